@@ -1,0 +1,11 @@
+namespace Kalypto.Core.Checking;
+
+/// <summary>A layer that the renderer could not draw.</summary>
+public sealed class CannotBeDrawn : ICheck
+{
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
+        .Where(picture => plan.Looks(picture.Key)?.Failure is not null)
+        .Select(picture => new Finding("cannot be drawn", Severity.Warning, picture.Ref,
+            $"“{picture.LayerName}” on {picture.ScreenName} cannot be drawn: {plan.Looks(picture.Key)!.Failure} No file of it is made."));
+}

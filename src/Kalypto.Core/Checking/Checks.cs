@@ -1,0 +1,13 @@
+namespace Kalypto.Core.Checking;
+
+/// <summary>All checks. A new check is one file and one line here.</summary>
+public static class Checks
+{
+    /// <summary>The checks, in no order that matters.</summary>
+    public static IReadOnlyList<ICheck> All { get; } =
+    [
+        new SamePath(), new NameRefused(), new NotNamedYet(), new LongName(),
+        new HiddenShips(), new GuideShips(), new NothingVisible(), new NothingMade(), new CannotBeDrawn(),
+        new InkOutsideBox(), new PictureUnderScale(), new TextAsPicture(), new NotKeptInReading(),
+    ];
+}

@@ -1,0 +1,45 @@
+using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms;
+
+namespace Kalypto.Core.Checking;
+
+/// <summary>Two pictures that would be written to one path, compared without regard to case.</summary>
+public sealed class SamePath : ICheck
+{
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Run(CheckedPlan plan)
+    {
+        var told = new HashSet<Picture>();
+        foreach (var platform in plan.Platforms)
+        {
+            var byPlace = plan.Pictures
+                .Select(p => (Picture: p, Name: platform.NameOf(p)))
+                .Where(p => p.Name.Length > 0 && p.Picture.Crop is not null)
+                .GroupBy(p => platform.Place(p.Picture, p.Name), StringComparer.OrdinalIgnoreCase)
+                .ToDictionary(g => g.Key, g => g.ToList(), StringComparer.OrdinalIgnoreCase);
+            foreach (var (place, pictures) in byPlace.Where(p => p.Value.Count > 1))
+            {
+                var first = pictures[0].Picture;
+                foreach (var (other, name) in pictures.Skip(1).Where(p => told.Add(p.Picture)))
+                {
+                    var offered = Offer(platform, other, byPlace.Keys);
+                    yield return new("same path twice", Severity.Blocker, other.Ref,
+                        $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be {place} for {platform.Name}.",
+                        new($"Name it {offered}", ShipName: offered));
+                }
+            }
+        }
+    }
+
+    private static string Offer(IPlatform platform, Picture picture, ICollection<string> taken)
+    {
+        for (var n = 2; ; n++)
+        {
+            string[] words = [.. picture.Words, n.ToString(System.Globalization.CultureInfo.InvariantCulture)];
+            if (!taken.Contains(platform.Place(picture, platform.Join(words)), StringComparer.OrdinalIgnoreCase))
+            {
+                return string.Join('-', words);
+            }
+        }
+    }
+}

@@ -1,0 +1,41 @@
+using System.Security.Cryptography;
+
+namespace Kalypto.Core.Designs;
+
+/// <summary>A SHA-256 value, as 64 lower-case hexadecimal digits.</summary>
+/// <param name="Hex">The digits.</param>
+public readonly record struct Fingerprint(string Hex)
+{
+    /// <summary>The fingerprint of an element: its name, its attributes and the fingerprints of its children.</summary>
+    public static Fingerprint Of(Element element)
+    {
+        using var hash = new FingerprintBuilder();
+        hash.Add(element.Name);
+        foreach (var attribute in element.Attributes)
+        {
+            hash.Add(attribute.Name).Add(attribute.Value);
+        }
+        foreach (var child in element.Children)
+        {
+            hash.Add(child is Element inner ? inner.Fingerprint.Hex : "\0" + ((TextNode)child).Text);
+        }
+        return hash.Build();
+    }
+
+    /// <summary>The fingerprint of bytes.</summary>
+    public static Fingerprint Of(ReadOnlySpan<byte> bytes) => new(Convert.ToHexStringLower(SHA256.HashData(bytes)));
+
+    /// <summary>The fingerprint of a sequence of texts; no two different sequences share one.</summary>
+    public static Fingerprint Of(params ReadOnlySpan<string> parts)
+    {
+        using var hash = new FingerprintBuilder();
+        foreach (var part in parts)
+        {
+            hash.Add(part);
+        }
+        return hash.Build();
+    }
+
+    /// <inheritdoc/>
+    public override string ToString() => Hex;
+}

@@ -1,0 +1,169 @@
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Core.Isolating;
+
+/// <summary>
+/// A layer with all that belongs to it and nothing else: the elements around it (their transforms, opacity, clips,
+/// masks and inherited style, but not their filters), itself, and every definition that any of these refers to.
+/// </summary>
+public sealed class Isolation
+{
+    // What an element around a layer does to the whole group, not to the one layer in it.
+    private static readonly HashSet<string> NotOfAncestors = ["filter", "mix-blend-mode", "display", "visibility", "enable-background"];
+    private static readonly HashSet<string> NotOfTheLayer = ["display", "visibility"];
+    private static readonly HashSet<string> NotOfAShape = [.. NotOfAncestors, "clip-path", "mask"];
+
+    private readonly DrawingTree drawing;
+    private readonly Layer layer;
+    private readonly List<Element> around;
+    private readonly SortedDictionary<string, Definition> definitions = new(StringComparer.Ordinal);
+    private readonly HashSet<Layer> leftOut;
+    private readonly bool shapeOnly;
+
+    private Isolation(DrawingTree drawing, Layer layer, IReadOnlySet<int>? without, bool shapeOnly)
+    {
+        this.drawing = drawing;
+        this.layer = layer;
+        this.shapeOnly = shapeOnly;
+        around = [.. layer.Ancestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : NotOfAncestors, a.Content == LayerContent.Screen))];
+        leftOut = without is null ? [] : [.. layer.SelfAndDescendants().Where(l => without.Contains(l.Ordinal))];
+        foreach (var element in around)
+        {
+            Collect(element.References);
+        }
+        foreach (var element in layer.Element.SelfAndDescendants())
+        {
+            Collect(element.References);
+        }
+        Collect(drawing.Root.References);
+        Key = Fingerprint.Of(
+            [Shallow(drawing.Root), .. around.Select(Shallow), Itself.Fingerprint.Hex,
+            .. definitions.SelectMany(d => d.Value.Around.Select(Shallow).Append(d.Value.Element.Fingerprint.Hex)),
+            .. leftOut.Select(l => $"without {l.Ordinal - layer.Ordinal}")]);
+    }
+
+    /// <summary>A fingerprint of all that the picture of the layer depends on, but for its crop and scale.</summary>
+    public Fingerprint Key { get; }
+
+    /// <summary>True when something in the layer is drawn by a filter, so that ink may lie outside its shape.</summary>
+    public bool HasFilter { get; private set; }
+
+    /// <summary>Cuts a layer out of its drawing.</summary>
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="layer">A layer of it.</param>
+    /// <param name="without">Ordinals of layers inside it that are to stay out of the picture.</param>
+    public static Isolation Of(DrawingTree drawing, Layer layer, IReadOnlySet<int>? without = null)
+    {
+        var isolation = new Isolation(drawing, layer, without, shapeOnly: false);
+        isolation.HasFilter = layer.Element.SelfAndDescendants()
+            .Concat(isolation.definitions.Values.SelectMany(d => d.Element.SelfAndDescendants()))
+            .Any(e => e.Style("filter") is { } filter && filter != "none");
+        return isolation;
+    }
+
+    /// <summary>Only the outline and strokes of a layer: without effects, clips and masks on it and around it.</summary>
+    public static Isolation ShapeOf(DrawingTree drawing, Layer layer) => new(drawing, layer, null, shapeOnly: true);
+
+    /// <summary>The layer as a drawing of its own.</summary>
+    /// <param name="crop">The rectangle to show, in drawing units.</param>
+    /// <param name="width">The width of the picture, in px.</param>
+    /// <param name="height">The height of the picture, in px.</param>
+    public string Document(Box crop, double width, double height)
+    {
+        var text = new SvgWriter();
+        text.OpenRoot(crop, width, height);
+        text.Open(AsNested(drawing.Root, drawing.Box));
+        if (definitions.Count > 0)
+        {
+            text.Raw("<defs>");
+            foreach (var definition in definitions.Values)
+            {
+                foreach (var element in definition.Around)
+                {
+                    text.OpenStyled(element);
+                }
+                text.Whole(definition.Element);
+                foreach (var _ in definition.Around)
+                {
+                    text.Raw("</g>");
+                }
+            }
+            text.Raw("</defs>");
+        }
+        foreach (var element in around)
+        {
+            text.Open(element);
+        }
+        if (layer.Element == drawing.Root)
+        {
+            foreach (var child in drawing.Root.Elements.Where(e => e.Name != "defs"))
+            {
+                text.Whole(child, LeftOutElements());
+            }
+        }
+        else
+        {
+            text.Whole(Itself, LeftOutElements());
+        }
+        foreach (var element in around.AsEnumerable().Reverse())
+        {
+            text.Close(element);
+        }
+        return text.Raw("</svg></svg>").ToString();
+    }
+
+    /// <summary>A hidden layer that ships is drawn all the same: the decision says more than the drawing.</summary>
+    private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : NotOfTheLayer, layer.Content == LayerContent.Screen);
+
+    private HashSet<Element> LeftOutElements() => [.. leftOut.Select(l => l.Element)];
+
+    private void Collect(IEnumerable<string> ids)
+    {
+        var open = new Stack<string>(ids);
+        while (open.TryPop(out var id))
+        {
+            if (definitions.ContainsKey(id) || !drawing.Definitions.TryGetValue(id, out var definition))
+            {
+                continue;
+            }
+            definitions.Add(id, definition);
+            foreach (var reference in definition.Element.SelfAndDescendants().Concat(definition.Around).SelectMany(e => e.References))
+            {
+                open.Push(reference);
+            }
+        }
+    }
+
+    private static string Shallow(Element element)
+    {
+        using var hash = new FingerprintBuilder();
+        hash.Add(element.Name);
+        foreach (var (name, value) in element.Attributes)
+        {
+            hash.Add(name).Add(value);
+        }
+        return hash.Build().Hex;
+    }
+
+    /// <summary>The root of the drawing as an element inside another, so that percentages and inherited styles stay as they were.</summary>
+    internal static Element AsNested(Element root, Box box) => new("svg",
+        [.. root.Attributes.Where(a => a.Name is not ("x" or "y" or "width" or "height" or "viewBox" or "overflow" or "preserveAspectRatio" or "version" or "id")),
+            new("x", Numbers.Text(box.X)), new("y", Numbers.Text(box.Y)), new("width", Numbers.Text(box.Width)), new("height", Numbers.Text(box.Height)),
+            new("viewBox", $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)}"),
+            new("overflow", "visible")],
+        []);
+
+    /// <summary>The element without some properties; a screen lets what sticks out of it be seen, as the drawing itself does.</summary>
+    private static Element Strip(Element element, HashSet<string> properties, bool isScreen)
+    {
+        var attributes = element.Attributes.Where(a => !properties.Contains(a.Name) && !(isScreen && a.Name == "overflow"))
+            .Select(a => a.Name != "style" ? a
+                : new("style", StyleText.Write(StyleText.Parse(a.Value).Where(d => !properties.Contains(d.Name)).Select(d => KeyValuePair.Create(d.Name, d.Value)))));
+        var kept = attributes.Where(a => a.Name != "style" || a.Value.Length > 0).ToList();
+        if (isScreen && element.Name == "svg")
+        {
+            kept.Add(new("overflow", "visible"));
+        }
+        return kept.SequenceEqual(element.Attributes) ? element : new(element.Name, [.. kept], element.Children);
+    }
+}

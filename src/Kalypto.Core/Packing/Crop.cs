@@ -1,0 +1,57 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Packing;
+
+/// <summary>The rectangle of a drawing that becomes a picture, in whole points.</summary>
+/// <param name="Box">The rectangle, in pt, on whole points.</param>
+/// <param name="Why">Why it is what it is, for people.</param>
+/// <param name="Cut">True when ink lies outside, so that something visible is cut off.</param>
+public sealed record Crop(Box Box, string Why, bool Cut)
+{
+    private const double Tolerance = 0.01;
+
+    /// <summary>Works out the crop. All boxes in pt.</summary>
+    /// <param name="kind">Which rectangle is wanted.</param>
+    /// <param name="bleed">Points to add on each side.</param>
+    /// <param name="shape">The layer's own box; null when it has none.</param>
+    /// <param name="ink">Every visible pixel of the layer; null when nothing is visible.</param>
+    /// <param name="screen">Its screen.</param>
+    /// <returns>The crop; null when there is nothing to show.</returns>
+    public static Crop? Of(CropKind kind, double bleed, Box? shape, Box? ink, Box screen)
+    {
+        if (ink is null || (kind is CropKind.Shape or CropKind.Fixed && shape is null))
+        {
+            return null;
+        }
+        var (box, why) = kind switch
+        {
+            CropKind.Shape => (shape!.Value, $"{Size(shape.Value)} shape"),
+            CropKind.Screen => (screen, $"the whole screen, {Size(screen)}"),
+            CropKind.Fixed size => (Centred(size, shape!.Value), $"{Size(shape.Value)} drawn, centred in a box of {size}"),
+            _ => (ink.Value, $"{Size(ink.Value)} of ink"),
+        };
+        if (bleed > 0)
+        {
+            box = box.Inflate(bleed);
+            why += $", {Numbers.Text(bleed)} more on each side";
+        }
+        var snapped = box.SnapOutwards(Tolerance);
+        // A line of no thickness still takes a point.
+        snapped = new(snapped.X, snapped.Y, Math.Max(1, snapped.Width), Math.Max(1, snapped.Height));
+        if (snapped != box)
+        {
+            why += $", on whole points {Size(snapped)}";
+        }
+        // What a shape or screen crop leaves out is asked for; a fixed box must hold it all.
+        var cut = kind is CropKind.Fixed && snapped.Inflate(Tolerance).Intersect(ink.Value) != ink.Value;
+        return new(snapped, why, cut);
+    }
+
+    private static Box Centred(CropKind.Fixed size, Box shape) => new(
+        Math.Round(shape.X + (shape.Width - size.Width) / 2, MidpointRounding.ToPositiveInfinity),
+        Math.Round(shape.Y + (shape.Height - size.Height) / 2, MidpointRounding.ToPositiveInfinity),
+        Math.Ceiling(size.Width), Math.Ceiling(size.Height));
+
+    private static string Size(Box box) => $"{Numbers.Text(box.Width, 1)} × {Numbers.Text(box.Height, 1)}";
+}

@@ -1,0 +1,8 @@
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Core.Packing;
+
+/// <summary>What was seen when a layer was drawn alone.</summary>
+/// <param name="Ink">The smallest box with every visible pixel, in drawing units; null when nothing is visible.</param>
+/// <param name="Failure">Why the layer could not be drawn; null when it could.</param>
+public sealed record Look(Box? Ink, string? Failure);

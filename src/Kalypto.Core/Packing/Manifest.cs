@@ -1,0 +1,59 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+
+namespace Kalypto.Core.Packing;
+
+/// <summary>Writes <c>manifest.json</c>: every file of a pack with where it comes from (schema in docs/manifest.schema.json).</summary>
+public static class Manifest
+{
+    private static readonly JsonWriterOptions Indented = new() { Indented = true, NewLine = "\n", Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    /// <summary>The manifest. Equal packs give equal bytes.</summary>
+    /// <param name="project">The name of the project.</param>
+    /// <param name="files">The built files.</param>
+    /// <param name="missing">Files that could not be made, with the reason.</param>
+    public static byte[] Write(string project, IEnumerable<BuiltFile> files, IEnumerable<(PlannedFile File, string Why)> missing)
+    {
+        using var stream = new MemoryStream();
+        using (var json = new Utf8JsonWriter(stream, Indented))
+        {
+            json.WriteStartObject();
+            json.WriteNumber("version", 1);
+            json.WriteString("project", project);
+            json.WriteStartArray("files");
+            foreach (var built in files.OrderBy(f => f.File.Path, StringComparer.Ordinal))
+            {
+                json.WriteStartObject();
+                WriteOrigin(json, built.File);
+                json.WriteNumber("bytes", built.Bytes);
+                json.WriteString("sha256", built.Sha256);
+                json.WriteEndObject();
+            }
+            json.WriteEndArray();
+            json.WriteStartArray("missing");
+            foreach (var (file, why) in missing.OrderBy(f => f.File.Path, StringComparer.Ordinal))
+            {
+                json.WriteStartObject();
+                WriteOrigin(json, file);
+                json.WriteString("why", why);
+                json.WriteEndObject();
+            }
+            json.WriteEndArray();
+            json.WriteEndObject();
+        }
+        stream.WriteByte((byte)'\n');
+        return stream.ToArray();
+    }
+
+    private static void WriteOrigin(Utf8JsonWriter json, PlannedFile file)
+    {
+        json.WriteString("path", file.Path);
+        json.WriteString("platform", file.Platform);
+        json.WriteString("layer", file.Picture.LayerName);
+        json.WriteString("screen", file.Picture.ScreenName);
+        json.WriteString("kind", file.Picture.Making.Kind);
+        json.WriteNumber("scale", file.Scale.Factor);
+        json.WriteNumber("width", file.Width);
+        json.WriteNumber("height", file.Height);
+    }
+}

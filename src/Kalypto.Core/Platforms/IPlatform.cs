@@ -1,0 +1,35 @@
+using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Platforms;
+
+/// <summary>Where the developers of one platform want files, and what names it takes.</summary>
+public interface IPlatform
+{
+    /// <summary>A short name for paths and data: <c>web</c>.</summary>
+    string Id { get; }
+
+    /// <summary>The name for people.</summary>
+    string Name { get; }
+
+    /// <summary>What is made, in a few words: <c>1·2·3x</c>.</summary>
+    string Scales { get; }
+
+    /// <summary>Words joined in the way of the platform.</summary>
+    string Join(IReadOnlyList<string> words);
+
+    /// <summary>Why the platform does not take a name, as the end of a sentence; null when it does.</summary>
+    string? Refusal(string name);
+
+    /// <summary>A name as near as possible to this one that the platform takes.</summary>
+    string Accepted(string name);
+
+    /// <summary>What two pictures must not share: a path, or a name where folders do not count.</summary>
+    string Place(Picture picture, string name);
+
+    /// <summary>The files of a picture: path and scale.</summary>
+    IEnumerable<(string Path, Scale Scale)> FilesOf(Picture picture, string name);
+
+    /// <summary>What goes with the pictures.</summary>
+    IEnumerable<SideFile> SideFiles(IReadOnlyList<PlannedFile> files);
+}

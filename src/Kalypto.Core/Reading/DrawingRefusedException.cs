@@ -1,0 +1,19 @@
+namespace Kalypto.Core.Reading;
+
+/// <summary>A file that cannot be brought in. The message says what was found, where, and what to do.</summary>
+public sealed class DrawingRefusedException : Exception
+{
+    /// <summary>Makes the refusal.</summary>
+    /// <param name="found">What is wrong, as a sentence without its full stop.</param>
+    /// <param name="remedy">What to do, as a sentence without its full stop.</param>
+    /// <param name="line">The line of the file, from 1; 0 when no line is meant.</param>
+    /// <param name="inner">What it was noticed by.</param>
+    public DrawingRefusedException(string found, string remedy, int line = 0, Exception? inner = null)
+        : base($"{found}{(line > 0 ? $" (line {line})" : "")}. {remedy}.", inner)
+    {
+        Line = line;
+    }
+
+    /// <summary>The line of the file, from 1; 0 when no line is meant.</summary>
+    public int Line { get; }
+}

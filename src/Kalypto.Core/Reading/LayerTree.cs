@@ -1,0 +1,171 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Core.Reading;
+
+/// <summary>Finds the layers and the screens in the elements of a drawing.</summary>
+internal sealed partial class LayerTree(Box box, ReadingLimits limits)
+{
+    private const int LongestName = 200;
+    private readonly List<Layer> layers = [];
+    private readonly List<Screen> screens = [];
+    private readonly Dictionary<ElementBuilder, int> ordinals = [];
+
+    public ImmutableArray<Layer> Layers => [.. layers];
+
+    public ImmutableArray<Screen> Screens => [.. screens];
+
+    /// <summary>The ordinal of the layer that an element belongs to; null inside definitions.</summary>
+    public int? OrdinalOf(ElementBuilder element)
+    {
+        for (var e = element; e is not null; e = e.Parent)
+        {
+            if (ordinals.TryGetValue(e, out var ordinal))
+            {
+                return ordinal;
+            }
+            if (SvgNames.Definitions.Contains(e.Name))
+            {
+                return null;
+            }
+        }
+        return 0;
+    }
+
+    public void Build(ElementBuilder root, string fallbackName)
+    {
+        var nested = root.Elements.Where(e => e.Name == "svg").ToHashSet();
+        Add(root, null, nested, fallbackName);
+        foreach (var screen in nested)
+        {
+            var frame = new Box(
+                Numbers.Length(screen["x"]) ?? 0, Numbers.Length(screen["y"]) ?? 0,
+                Side(screen["width"], box.Width), Side(screen["height"], box.Height));
+            AddScreen(layers[ordinals[screen]], frame);
+        }
+        if (nested.Count == 0)
+        {
+            foreach (var view in root.SelfAndDescendants().Where(e => e.Name == "view").ToList())
+            {
+                if (Numbers.List(view["viewBox"]) is [var x, var y, > 0 and var w, > 0 and var h])
+                {
+                    var frame = new Box(x, y, w, h);
+                    var layer = new Layer
+                    {
+                        Ordinal = layers.Count,
+                        Parent = null,
+                        Name = Clip(view.Label ?? view["id"] ?? "Screen"),
+                        NameSource = view.Label is null ? NameSource.Id : NameSource.Given,
+                        Content = LayerContent.Screen,
+                        Element = root.Frozen!,
+                        Hidden = false,
+                        Locked = false,
+                        Guide = false,
+                        ViewBox = frame,
+                    };
+                    layers.Add(layer);
+                    AddScreen(layer, frame);
+                }
+            }
+        }
+        if (screens.Count == 0)
+        {
+            AddScreen(layers[0], box);
+        }
+        if (screens.Count > limits.Screens)
+        {
+            throw new DrawingRefusedException($"The drawing has more than {limits.Screens} screens", "Split it into several files");
+        }
+    }
+
+    private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName)
+    {
+        var content = parent is null || screenElements.Contains(element) ? LayerContent.Screen : ContentOf(element.Name);
+        var (name, source) = NameOf(element, content, fallbackName);
+        var layer = new Layer
+        {
+            Ordinal = layers.Count,
+            Parent = parent,
+            Name = Clip(name),
+            NameSource = source,
+            Content = content,
+            Element = element.Frozen!,
+            Hidden = element.Style("display") == "none" || element.Style("visibility") is "hidden" or "collapse",
+            Locked = element.Locked,
+            Guide = element.Guide || GuideName().IsMatch(name),
+        };
+        ordinals[element] = layer.Ordinal;
+        layers.Add(layer);
+        parent?.ChildList.Add(layer);
+        if (SvgNames.Containers.Contains(element.Name))
+        {
+            foreach (var child in element.Elements.Where(e => SvgNames.IsLayer(e.Name)))
+            {
+                Add(child, layer, screenElements, fallbackName);
+            }
+        }
+    }
+
+    private void AddScreen(Layer layer, Box frame)
+    {
+        var name = layer.Name;
+        for (var n = 2; screens.Any(s => string.Equals(s.Name, name, StringComparison.OrdinalIgnoreCase)); n++)
+        {
+            name = $"{layer.Name} {n}";
+        }
+        screens.Add(new(name, frame, layer));
+    }
+
+    private static LayerContent ContentOf(string name) => name switch
+    {
+        "text" => LayerContent.Text,
+        "image" => LayerContent.Image,
+        "use" => LayerContent.Repeat,
+        _ => SvgNames.Containers.Contains(name) ? LayerContent.Group : LayerContent.Shape,
+    };
+
+    private static (string Name, NameSource Source) NameOf(ElementBuilder element, LayerContent content, string fallbackName)
+    {
+        if (element.Label is { } label)
+        {
+            return (label, NameSource.Given);
+        }
+        if (element.Parent is null)
+        {
+            return (fallbackName, NameSource.Given);
+        }
+        if (element["id"] is { Length: > 0 } id)
+        {
+            return (id, NameSource.Id);
+        }
+        if (content == LayerContent.Text && Words(element) is { Length: > 0 } words)
+        {
+            return (words, NameSource.Words);
+        }
+        return (content switch
+        {
+            LayerContent.Group => "group",
+            LayerContent.Repeat => "repeat",
+            LayerContent.Screen => "screen",
+            _ => element.Name,
+        }, NameSource.None);
+    }
+
+    private static string Words(ElementBuilder text) => WhiteSpace()
+        .Replace(string.Concat(text.SelfAndDescendants().SelectMany(e => e.Children.OfType<string>())), " ").Trim();
+
+    private static double Side(string? length, double whole) => Numbers.Length(length) switch
+    {
+        > 0 and var side => side,
+        _ => whole,
+    };
+
+    private static string Clip(string name) => name.Length > LongestName ? name[..(LongestName - 1)] + "…" : name;
+
+    [GeneratedRegex(@"^(guides?|grids?|columns?|(layout|baseline|column)[ _-]?(grid|guides?))$", RegexOptions.IgnoreCase)]
+    private static partial Regex GuideName();
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex WhiteSpace();
+}

@@ -1,0 +1,14 @@
+namespace Kalypto.Core.Reading.Normalising;
+
+/// <summary>All normalisations, in the order in which they run on each element.</summary>
+internal static class Normalisations
+{
+    public static INormalisation[] All() =>
+    [
+        new CustomProperties(),
+        new ModernColours(),
+        new DropShadows(),
+        new EmbeddedPictures(),
+        new UnsupportedFeatures(),
+    ];
+}

@@ -1,0 +1,29 @@
+namespace Kalypto.Core.Reading;
+
+/// <summary>How large a drawing may be. Generous for what people draw, small enough to keep a renderer alive.</summary>
+public sealed record ReadingLimits
+{
+    /// <summary>The limits that hold unless said otherwise.</summary>
+    public static ReadingLimits Default { get; } = new();
+
+    /// <summary>Bytes of the file.</summary>
+    public int Bytes { get; init; } = 64 * 1024 * 1024;
+
+    /// <summary>Elements in the file.</summary>
+    public int Elements { get; init; } = 120_000;
+
+    /// <summary>Elements nested in one another. The renderer refuses more than 256, and a sub-document needs a few itself.</summary>
+    public int Depth { get; init; } = 200;
+
+    /// <summary>Elements to draw when every repeat (<c>use</c>) is followed.</summary>
+    public int ExpandedElements { get; init; } = 400_000;
+
+    /// <summary>Width and height, in drawing units.</summary>
+    public double Side { get; init; } = 32_000;
+
+    /// <summary>Steps in one filter.</summary>
+    public int FilterPrimitives { get; init; } = 60;
+
+    /// <summary>Screens in one drawing.</summary>
+    public int Screens { get; init; } = 500;
+}

@@ -1,0 +1,99 @@
+using ExCSS;
+
+namespace Kalypto.Core.Reading.Styles;
+
+/// <summary>Says whether a selector picks an element (Selectors level 3, without what depends on a user).</summary>
+internal static class SelectorMatcher
+{
+    /// <summary>True when every part of the selector is known here.</summary>
+    public static bool Understands(ISelector selector) => selector switch
+    {
+        AllSelector or TypeSelector or ClassSelector or IdSelector => true,
+        CompoundSelector compound => compound.All(Understands),
+        ComplexSelector complex => complex.All(c => Understands(c.Selector) && c.Delimiter is null or "" or " " or ">" or "+" or "~"),
+        ChildSelector child => child is FirstChildSelector or LastChildSelector,
+        PseudoClassSelector pseudo => pseudo.Class is "root" or "first-child" or "last-child" or "only-child",
+        NotSelector not => Understands(not.Inner),
+        AttrAvailableSelector or AttrMatchSelector => true,
+        _ => false,
+    };
+
+    /// <summary>True when the selector picks the element.</summary>
+    public static bool Matches(ISelector selector, ElementBuilder element) => selector switch
+    {
+        AllSelector => true,
+        TypeSelector type => type.Name == element.Name,
+        ClassSelector c => HasClass(element, c.Class),
+        IdSelector id => element["id"] == id.Id,
+        CompoundSelector compound => compound.All(s => Matches(s, element)),
+        ComplexSelector complex => MatchesChain([.. complex], element),
+        FirstChildSelector nth => MatchesNth(nth.Step, nth.Offset, element, fromEnd: false),
+        LastChildSelector nth => MatchesNth(nth.Step, nth.Offset, element, fromEnd: true),
+        NotSelector not => !Matches(not.Inner, element),
+        AttrMatchSelector attr => element[attr.Attribute] == attr.Value,
+        AttrAvailableSelector attr => element[attr.Attribute] is not null,
+        PseudoClassSelector pseudo => pseudo.Class switch
+        {
+            "root" => element.Parent is null,
+            "first-child" => Position(element, false) == 1,
+            "last-child" => Position(element, true) == 1,
+            _ => Position(element, false) == 1 && Position(element, true) == 1,
+        },
+        _ => false,
+    };
+
+    private static bool MatchesChain(CombinatorSelector[] chain, ElementBuilder element) =>
+        Matches(chain[^1].Selector, element) && MatchesBefore(chain, chain.Length - 2, element);
+
+    /// <summary>Matches the parts up to <paramref name="at"/> against what comes before or around the element.</summary>
+    private static bool MatchesBefore(CombinatorSelector[] chain, int at, ElementBuilder element)
+    {
+        if (at < 0)
+        {
+            return true;
+        }
+        var selector = chain[at].Selector;
+        switch (chain[at].Delimiter)
+        {
+            case ">":
+                return element.Parent is { } parent && Matches(selector, parent) && MatchesBefore(chain, at - 1, parent);
+            case "+":
+                return Siblings(element).FirstOrDefault() is { } sibling && Matches(selector, sibling) && MatchesBefore(chain, at - 1, sibling);
+            case "~":
+                return Siblings(element).Any(s => Matches(selector, s) && MatchesBefore(chain, at - 1, s));
+            default:
+                for (var around = element.Parent; around is not null; around = around.Parent)
+                {
+                    if (Matches(selector, around) && MatchesBefore(chain, at - 1, around))
+                    {
+                        return true;
+                    }
+                }
+                return false;
+        }
+    }
+
+    /// <summary>The elements before this one in its parent, nearest first.</summary>
+    private static IEnumerable<ElementBuilder> Siblings(ElementBuilder element) =>
+        element.Parent?.Elements.TakeWhile(e => e != element).Reverse() ?? [];
+
+    private static int Position(ElementBuilder element, bool fromEnd)
+    {
+        var siblings = element.Parent?.Elements ?? [element];
+        return (fromEnd ? siblings.Reverse() : siblings).TakeWhile(e => e != element).Count() + 1;
+    }
+
+    private static bool MatchesNth(int step, int offset, ElementBuilder element, bool fromEnd)
+    {
+        var n = Position(element, fromEnd) - offset;
+        return step == 0 ? n == 0 : n % step == 0 && n / step >= 0;
+    }
+
+    private static bool HasClass(ElementBuilder element, string name)
+    {
+        var classes = element["class"];
+        return classes is not null
+            && classes.Contains(name, StringComparison.Ordinal)
+            && classes.Split([' ', '\t', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries).Contains(name);
+    }
+}

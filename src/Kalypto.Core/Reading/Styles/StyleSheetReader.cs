@@ -1,0 +1,71 @@
+using ExCSS;
+
+namespace Kalypto.Core.Reading.Styles;
+
+/// <summary>Reads the style sheets of a drawing into rules.</summary>
+internal static class StyleSheetReader
+{
+    public static IReadOnlyList<StyleRuleLine> Read(string text, Action<string> note)
+    {
+        if (string.IsNullOrWhiteSpace(text))
+        {
+            return [];
+        }
+        var parser = new StylesheetParser(
+            includeUnknownRules: true, includeUnknownDeclarations: true, tolerateInvalidSelectors: true, tolerateInvalidValues: true);
+        Stylesheet sheet;
+        try
+        {
+            sheet = parser.Parse(text);
+        }
+        catch (Exception e) when (e is ParseException or FormatException or ArgumentException or InvalidOperationException)
+        {
+            note("The style sheet could not be read; layers that rely on it look different.");
+            return [];
+        }
+        if (sheet.ImportRules.Any())
+        {
+            note("The style sheet imports another one, which is not fetched; put its rules into the drawing.");
+        }
+        if (sheet.FontfaceSetRules.Any())
+        {
+            note("The drawing brings fonts by @font-face, which are not used; install them for Kalypto instead.");
+        }
+        var lines = new List<StyleRuleLine>();
+        foreach (var rule in AllRules(sheet))
+        {
+            var declarations = rule.Style
+                .Where(d => d.Value is not ("" or "initial" or null))
+                .Select(d => (d.Name, d.Value, d.IsImportant)).ToList();
+            foreach (var selector in rule.Selector is ListSelector list ? list : Enumerable.Repeat(rule.Selector, 1))
+            {
+                if (!SelectorMatcher.Understands(selector))
+                {
+                    note($"The style rule “{selector.Text}” is not understood and is left out.");
+                    continue;
+                }
+                lines.Add(new(selector, selector.Specificity, lines.Count, declarations));
+            }
+        }
+        return lines;
+    }
+
+    private static IEnumerable<IStyleRule> AllRules(IStylesheetNode node)
+    {
+        foreach (var child in node.Children)
+        {
+            switch (child)
+            {
+                case IStyleRule rule:
+                    yield return rule;
+                    break;
+                case IMediaRule media when media.Media.MediaText is "" or "all" or "screen":
+                    foreach (var inner in AllRules((IStylesheetNode)media))
+                    {
+                        yield return inner;
+                    }
+                    break;
+            }
+        }
+    }
+}

@@ -1,0 +1,221 @@
+using System.Text;
+using System.Xml;
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Core.Reading;
+
+/// <summary>Reads the XML of an SVG file into builders, under the limits, and leaves out what must not come in.</summary>
+internal sealed class SvgParser(ReadingLimits limits)
+{
+    private const string Remedy = "Save the drawing again as plain SVG and bring it in once more";
+    private readonly StringBuilder styles = new();
+    private readonly List<ReadingNote> notes = [];
+    private int count;
+
+    /// <summary>The text of all style sheets in the file.</summary>
+    public string Styles => styles.ToString();
+
+    /// <summary>What was left out and is worth saying.</summary>
+    public IReadOnlyList<ReadingNote> Notes => notes;
+
+    public ElementBuilder Parse(ReadOnlyMemory<byte> file)
+    {
+        Inspect(file.Span);
+        var settings = new XmlReaderSettings
+        {
+            // A plain document type line is skipped, never processed; one that declares entities was refused above.
+            DtdProcessing = DtdProcessing.Ignore,
+            XmlResolver = null,
+            IgnoreComments = true,
+            IgnoreProcessingInstructions = true,
+            MaxCharactersInDocument = limits.Bytes,
+            CheckCharacters = true,
+        };
+        try
+        {
+            using var stream = new MemoryStream(file.ToArray(), writable: false);
+            using var reader = XmlReader.Create(stream, settings);
+            return Read(reader);
+        }
+        catch (XmlException e)
+        {
+            throw new DrawingRefusedException($"The file is not whole or not well-formed XML: {e.Message.TrimEnd('.')}", Remedy, 0, e);
+        }
+    }
+
+    private void Inspect(ReadOnlySpan<byte> file)
+    {
+        if (file.IsEmpty)
+        {
+            throw new DrawingRefusedException("The file is empty", "Save the drawing again and bring that file in");
+        }
+        if (file.Length > limits.Bytes)
+        {
+            throw new DrawingRefusedException(
+                $"The file has {file.Length / 1_000_000} MB; {limits.Bytes / 1_000_000} MB is the most",
+                "Split the drawing into several files, or embed its photos smaller");
+        }
+        if (file[0] == 0x1f && file.Length > 1 && file[1] == 0x8b)
+        {
+            throw new DrawingRefusedException("The file is compressed (SVGZ)", "Save it as plain, uncompressed SVG");
+        }
+        if (file[..Math.Min(file.Length, 1 << 20)].IndexOf("<!ENTITY"u8) >= 0)
+        {
+            throw new DrawingRefusedException(
+                "The file declares XML entities in its document type", "Save it as plain SVG without a document type");
+        }
+    }
+
+    private ElementBuilder Read(XmlReader reader)
+    {
+        var lines = (IXmlLineInfo)reader;
+        ElementBuilder? root = null;
+        ElementBuilder? current = null;
+        var svg = SvgNames.Namespace;
+        while (!reader.EOF)
+        {
+            if (root is null ? !reader.Read() : reader.ReadState != ReadState.Interactive)
+            {
+                break;
+            }
+            switch (reader.NodeType)
+            {
+                case XmlNodeType.Element:
+                    if (root is null)
+                    {
+                        if (reader.LocalName != "svg" || (reader.NamespaceURI.Length > 0 && reader.NamespaceURI != svg))
+                        {
+                            throw new DrawingRefusedException(
+                                $"The file is XML, but not an SVG drawing: its outermost element is <{Clip(reader.LocalName)}>",
+                                "Bring in a file saved as SVG", lines.LineNumber);
+                        }
+                        svg = reader.NamespaceURI;
+                    }
+                    if (reader.NamespaceURI != svg || SvgNames.Dropped.Contains(reader.LocalName) || reader.LocalName == "foreignObject")
+                    {
+                        LeaveOut(reader, svg, current);
+                        continue;
+                    }
+                    if (++count > limits.Elements)
+                    {
+                        throw new DrawingRefusedException(
+                            $"The drawing has more than {limits.Elements:N0} elements", "Split it into several files", lines.LineNumber);
+                    }
+                    var element = new ElementBuilder(reader.LocalName, current, lines.LineNumber);
+                    if (element.Depth > limits.Depth)
+                    {
+                        throw new DrawingRefusedException(
+                            $"Groups lie more than {limits.Depth} deep in one another", "Take needless outer groups apart", lines.LineNumber);
+                    }
+                    ReadAttributes(reader, element);
+                    current?.Children.Add(element);
+                    root ??= element;
+                    if (!reader.IsEmptyElement)
+                    {
+                        current = element;
+                    }
+                    break;
+                case XmlNodeType.EndElement:
+                    current = current?.Parent;
+                    break;
+                case XmlNodeType.Text or XmlNodeType.CDATA or XmlNodeType.SignificantWhitespace or XmlNodeType.Whitespace:
+                    if (current is not null && SvgNames.TextContent.Contains(current.Name) && InText(current))
+                    {
+                        current.Children.Add(reader.Value);
+                    }
+                    break;
+            }
+            if (root is not null)
+            {
+                reader.Read();
+            }
+        }
+        return root ?? throw new DrawingRefusedException("The file holds no drawing", Remedy);
+    }
+
+    /// <summary>Takes what is useful of an element that does not come in (styles, titles), and skips it.</summary>
+    private void LeaveOut(XmlReader reader, string svg, ElementBuilder? parent)
+    {
+        var name = reader.NamespaceURI == svg ? reader.LocalName : "";
+        switch (name)
+        {
+            case "style":
+                var media = reader.GetAttribute("media");
+                var text = reader.ReadElementContentAsString();
+                if (media is null or "" or "all" or "screen")
+                {
+                    styles.AppendLine(text);
+                }
+                return;
+            case "title" when parent is not null:
+                var title = reader.ReadInnerXml();
+                if (!title.Contains('<', StringComparison.Ordinal))
+                {
+                    parent.Label ??= Named(System.Net.WebUtility.HtmlDecode(title));
+                }
+                return;
+            case "script":
+                notes.Add(new(null, "A script was left out: drawings are pictures here, nothing in them runs."));
+                break;
+            case "foreignObject":
+                notes.Add(new(null, $"A foreignObject on line {((IXmlLineInfo)reader).LineNumber} was left out: only SVG is drawn."));
+                break;
+        }
+        reader.Skip();
+    }
+
+    private static void ReadAttributes(XmlReader reader, ElementBuilder element)
+    {
+        string? label = null, dataName = null, aria = null;
+        for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute())
+        {
+            var name = reader.LocalName;
+            var value = reader.Value;
+            if (reader.Prefix == "xmlns" || name == "xmlns")
+            {
+                continue;
+            }
+            switch (name)
+            {
+                case "label": label = value; continue;
+                case "data-name": dataName = value; continue;
+                case "aria-label": aria = value; continue;
+                case "data-guide": element.Guide = value != "false"; continue;
+                case "insensitive" or "locked" or "data-locked": element.Locked = value == "true"; continue;
+            }
+            if (reader.Prefix == "xml")
+            {
+                name = "xml:" + name;
+            }
+            else if (reader.NamespaceURI.Length > 0 && name != "href")
+            {
+                continue;
+            }
+            // No handlers, nothing for scripts and assistive layers: none of it is painted.
+            if (name.StartsWith("on", StringComparison.OrdinalIgnoreCase) || name.StartsWith("data-", StringComparison.Ordinal)
+                || name.StartsWith("aria-", StringComparison.Ordinal) || name is "role" or "tabindex")
+            {
+                continue;
+            }
+            element[name] = value;
+        }
+        reader.MoveToElement();
+        element.Label = Named(label) ?? Named(dataName) ?? Named(aria);
+    }
+
+    private static string? Named(string? name) => string.IsNullOrWhiteSpace(name) ? null : name.Trim();
+
+    private static string Clip(string text) => text.Length > 40 ? text[..40] : text;
+
+    private static bool InText(ElementBuilder element)
+    {
+        for (var e = element; e is not null; e = e.Parent)
+        {
+            if (e.Name == "text")
+            {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,123 @@
+using System.Collections.Immutable;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Reading.Normalising;
+using Kalypto.Core.Reading.Styles;
+
+namespace Kalypto.Core.Reading;
+
+/// <summary>Reads an SVG file (1.1 or 2) into a drawing whose looks the renderer can keep.</summary>
+public static class SvgReader
+{
+    private const int MostNotes = 500;
+
+    /// <summary>Reads a drawing.</summary>
+    /// <param name="file">The bytes of the file. Treated as hostile.</param>
+    /// <param name="fallbackName">The name of the whole when the drawing has none, usually the file's name.</param>
+    /// <param name="limits">How large it may be; null for <see cref="ReadingLimits.Default"/>.</param>
+    /// <exception cref="DrawingRefusedException">The file is not an SVG drawing, is broken, or is over a limit.</exception>
+    public static DrawingTree Read(ReadOnlyMemory<byte> file, string fallbackName, ReadingLimits? limits = null)
+    {
+        limits ??= ReadingLimits.Default;
+        var parser = new SvgParser(limits);
+        var root = parser.Parse(file);
+        var notes = new List<(ElementBuilder? Element, string Sentence)>();
+        notes.AddRange(parser.Notes.Select(n => ((ElementBuilder?)null, n.Sentence)));
+
+        var cascade = new StyleCascade(StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s))));
+        var normalisations = Normalisations.All();
+        foreach (var element in root.SelfAndDescendants())
+        {
+            cascade.Apply(element);
+            Safety.RefuseOutsideReferences(element);
+            Safety.RefuseLongFilters(element, limits);
+            foreach (var normalisation in normalisations)
+            {
+                normalisation.Apply(element, sentence => notes.Add((element, sentence)));
+            }
+        }
+
+        var box = BoxOf(root, limits);
+        var byId = new Dictionary<string, ElementBuilder>();
+        foreach (var element in root.SelfAndDescendants())
+        {
+            if (element["id"] is { } id)
+            {
+                byId.TryAdd(id, element);
+            }
+        }
+        Safety.RefuseEndlessRepeats(root, byId, limits);
+
+        root.Freeze(ReferredTo(root));
+        var tree = new LayerTree(box, limits);
+        tree.Build(root, fallbackName);
+        return new DrawingTree
+        {
+            Root = root.Frozen!,
+            Box = box,
+            Layers = tree.Layers,
+            Screens = tree.Screens,
+            Definitions = byId.Where(e => e.Value != root).ToDictionary(e => e.Key, e => new Definition(e.Value.Frozen!, Around(e.Value))),
+            Notes = [.. notes.Select(n => new ReadingNote(n.Element is null ? null : tree.OrdinalOf(n.Element), n.Sentence)).Distinct().Take(MostNotes)],
+        };
+    }
+
+    /// <summary>The size in user units: the viewBox where there is one, so that one drawing unit is what the designer drew with.</summary>
+    private static Box BoxOf(ElementBuilder root, ReadingLimits limits)
+    {
+        const string Remedy = "Give the drawing a viewBox, or a width and height, of its real size";
+        Box box;
+        if (root["viewBox"] is { } text)
+        {
+            box = Numbers.List(text) is [var x, var y, var w, var h] ? new(x, y, w, h)
+                : throw new DrawingRefusedException($"The viewBox “{(text.Length > 60 ? text[..60] : text)}” is not four numbers", Remedy, root.Line);
+        }
+        else if (Numbers.Length(root["width"]) is { } width && Numbers.Length(root["height"]) is { } height)
+        {
+            box = new(0, 0, width, height);
+        }
+        else
+        {
+            throw new DrawingRefusedException("The drawing does not say how large it is", Remedy, root.Line);
+        }
+        if (box.IsEmpty)
+        {
+            throw new DrawingRefusedException($"The drawing is {box.Width} x {box.Height} units large: nothing fits in", Remedy, root.Line);
+        }
+        if (box.Width > limits.Side || box.Height > limits.Side || Math.Abs(box.X) > 1e7 || Math.Abs(box.Y) > 1e7)
+        {
+            throw new DrawingRefusedException(
+                $"The drawing is {box.Width:0} x {box.Height:0} units large; {limits.Side:0} on a side is the most", Remedy, root.Line);
+        }
+        return box;
+    }
+
+    private static HashSet<string> ReferredTo(ElementBuilder root)
+    {
+        var ids = new HashSet<string>();
+        foreach (var element in root.SelfAndDescendants())
+        {
+            foreach (var value in element.Attributes.Select(a => a.Value).Concat(element.Declared?.Values.AsEnumerable() ?? []))
+            {
+                var at = value.IndexOf('#', StringComparison.Ordinal);
+                while (at >= 0 && value.Length < 10_000)
+                {
+                    var end = value.IndexOfAny([')', '"', '\'', ' '], at);
+                    ids.Add(end < 0 ? value[(at + 1)..] : value[(at + 1)..end]);
+                    at = value.IndexOf('#', at + 1);
+                }
+            }
+        }
+        return ids;
+    }
+
+    private static ImmutableArray<Element> Around(ElementBuilder element)
+    {
+        var around = new List<Element>();
+        for (var e = element.Parent; e?.Parent is not null; e = e.Parent)
+        {
+            around.Add(e.Frozen!);
+        }
+        around.Reverse();
+        return [.. around];
+    }
+}

@@ -1,0 +1,43 @@
+using System.Collections.Immutable;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
+
+namespace Kalypto.Core.Tagging;
+
+/// <summary>How one layer is made in the end: its recipe, with what its own tags say instead.</summary>
+/// <param name="Kind">The kind that picked the recipe.</param>
+/// <param name="KindIsSaid">True when somebody gave the kind; false when it follows from the layer.</param>
+/// <param name="Formats">The formats made.</param>
+/// <param name="Scales">The scales where a platform leaves the choice.</param>
+/// <param name="ScalesAreSaid">True when the layer itself says its scales; then platforms with densities of their own keep to them too.</param>
+/// <param name="Crop">Which rectangle.</param>
+/// <param name="Bleed">Points added on each side.</param>
+/// <param name="Folder">Folder names from the outside in; each plain.</param>
+public sealed record Making(
+    string Kind, bool KindIsSaid, ImmutableArray<string> Formats, ImmutableArray<Scale> Scales, bool ScalesAreSaid,
+    CropKind Crop, double Bleed, ImmutableArray<string> Folder)
+{
+    private const int LongestFolderName = 40;
+
+    /// <summary>Works out what holds for a layer.</summary>
+    public static Making Of(Layer layer, Tags tags, Func<Layer, Mark> mark)
+    {
+        var kind = tags.Kind ?? Kinds.Of(layer);
+        var recipe = Recipe.For(kind);
+        return new(
+            kind, tags.Kind is not null,
+            [.. recipe.Formats.Union(tags.Formats.Where(f => f.Value).Select(f => f.Key)).Except(tags.Formats.Where(f => !f.Value).Select(f => f.Key))],
+            tags.Scales.IsEmpty ? recipe.Scales : tags.Scales, !tags.Scales.IsEmpty,
+            tags.Crop ?? recipe.Crop, tags.Bleed ?? recipe.Bleed,
+            tags.Folder is { } folder ? [.. folder.Split('/')] : [.. FoldersOfGroups(layer, mark)]);
+    }
+
+    /// <summary>The named groups that a layer lies in, as folders; groups that nobody named make none.</summary>
+    private static IEnumerable<string> FoldersOfGroups(Layer layer, Func<Layer, Mark> mark) => layer.Ancestors()
+        .Where(a => a.Content == LayerContent.Group)
+        .Select(a => (Name: mark(a).ShipName ?? (DefaultNames.IsNotNamed(a) ? "" : a.Name), a))
+        .Select(a => NameWords.Join(NameWords.Split(a.Name), "-", LongestFolderName))
+        .Where(name => name.Length > 0)
+        .Reverse();
+}

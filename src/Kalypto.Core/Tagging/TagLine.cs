@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+
+namespace Kalypto.Core.Tagging;
+
+/// <summary>
+/// A typed line of tags, read. Words in any order, separated by spaces; a minus takes away. When one word is not
+/// understood none is applied.
+/// </summary>
+public sealed class TagLine
+{
+    private readonly ImmutableArray<Func<Tags, Tags>> changes;
+
+    private TagLine(ImmutableArray<Func<Tags, Tags>> changes, ImmutableArray<TagMistake> mistakes)
+    {
+        this.changes = changes;
+        Mistakes = mistakes;
+    }
+
+    /// <summary>The words that were not understood; empty when the line can be applied.</summary>
+    public ImmutableArray<TagMistake> Mistakes { get; }
+
+    /// <summary>True when nothing was typed.</summary>
+    public bool IsEmpty => changes.IsEmpty && Mistakes.IsEmpty;
+
+    /// <summary>Reads a line; never throws.</summary>
+    public static TagLine Parse(string text)
+    {
+        var changes = ImmutableArray.CreateBuilder<Func<Tags, Tags>>();
+        var mistakes = ImmutableArray.CreateBuilder<TagMistake>();
+        foreach (var typed in text.Split([' ', '\t', '\n', '\r', '\u00a0'], StringSplitOptions.RemoveEmptyEntries))
+        {
+            var takeAway = typed[0] == '-';
+            var word = takeAway ? typed[1..] : typed;
+            var change = TagWord.All.Select(w => takeAway ? w.TakeAway(word) : w.Read(word)).FirstOrDefault(c => c is not null);
+            if (change is not null)
+            {
+                changes.Add(change);
+            }
+            else
+            {
+                mistakes.Add(new(typed, Nearest(word) is { } near ? (takeAway ? "-" : "") + near : null));
+            }
+        }
+        return new(changes.ToImmutable(), mistakes.ToImmutable());
+    }
+
+    /// <summary>The tags of a layer after the line. Applying it twice changes nothing more.</summary>
+    /// <exception cref="InvalidOperationException">The line has mistakes.</exception>
+    public Tags ApplyTo(Tags tags) => Mistakes.IsEmpty
+        ? changes.Aggregate(tags, (t, change) => change(t))
+        : throw new InvalidOperationException("A line with mistakes is not applied.");
+
+    private static string? Nearest(string word)
+    {
+        var colon = word.IndexOf(':', StringComparison.Ordinal);
+        var name = colon < 0 ? word : word[..colon];
+        var best = TagWord.All
+            .Select(w => (w.Form, Distance: Distance(name.ToLowerInvariant(), w.Form.Split(':')[0])))
+            .OrderBy(w => w.Distance).First();
+        return best.Distance <= Math.Max(1, name.Length / 3) ? best.Form : null;
+    }
+
+    /// <summary>How many letters have to be added, left out or changed (Levenshtein), neighbours swapped counting as one.</summary>
+    private static int Distance(string a, string b)
+    {
+        a = a.Length > 40 ? a[..40] : a;
+        var d = new int[a.Length + 1, b.Length + 1];
+        for (var i = 0; i <= a.Length; i++)
+        {
+            for (var j = 0; j <= b.Length; j++)
+            {
+                d[i, j] = i == 0 ? j : j == 0 ? i
+                    : Math.Min(Math.Min(d[i - 1, j] + 1, d[i, j - 1] + 1), d[i - 1, j - 1] + (a[i - 1] == b[j - 1] ? 0 : 1));
+                if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1])
+                {
+                    d[i, j] = Math.Min(d[i, j], d[i - 2, j - 2] + 1);
+                }
+            }
+        }
+        return d[a.Length, b.Length];
+    }
+}

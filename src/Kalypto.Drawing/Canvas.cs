@@ -1,0 +1,107 @@
+using Kalypto.Core.Designs;
+using Kalypto.Drawing.Native;
+
+namespace Kalypto.Drawing;
+
+/// <summary>Draws a document into pixels.</summary>
+public sealed class Canvas : IDisposable
+{
+    /// <summary>The longest side that cairo can draw, in px.</summary>
+    public const int LongestSide = 32_767;
+
+    /// <summary>The most pixels of one picture.</summary>
+    public const int MostPixels = 64_000_000;
+
+    private readonly Cairo.Surface surface;
+
+    private Canvas(Cairo.Surface surface) => this.surface = surface;
+
+    /// <summary>Width in px.</summary>
+    public int Width => surface.Width;
+
+    /// <summary>Height in px.</summary>
+    public int Height => surface.Height;
+
+    /// <summary>Draws a document.</summary>
+    /// <exception cref="RenderingFailedException">The renderer cannot draw it, or it is too large.</exception>
+    public static Canvas Draw(string document, int width, int height)
+    {
+        if (width < 1 || height < 1 || width > LongestSide || height > LongestSide || (long)width * height > MostPixels)
+        {
+            throw new RenderingFailedException($"A picture of {width} x {height} px is larger than can be drawn.");
+        }
+        var surface = new Cairo.Surface(width, height);
+        try
+        {
+            using var handle = new Rsvg.Handle(document);
+            using var context = new Cairo.Context(surface);
+            handle.Render(context, width, height);
+            return new(surface);
+        }
+        catch
+        {
+            surface.Dispose();
+            throw;
+        }
+    }
+
+    /// <summary>The smallest box with every pixel that is not fully transparent, in px; null when all are.</summary>
+    public Box? Ink()
+    {
+        var pixels = surface.Pixels();
+        var stride = surface.Stride;
+        int left = Width, right = -1, top = -1, bottom = -1;
+        for (var y = 0; y < Height; y++)
+        {
+            var row = pixels.Slice(y * stride, Width * 4);
+            if (row.IndexOfAnyExcept((byte)0) < 0)
+            {
+                continue;
+            }
+            top = top < 0 ? y : top;
+            bottom = y;
+            for (var x = 0; x < left; x++)
+            {
+                if (row[x * 4 + 3] != 0)
+                {
+                    left = x;
+                }
+            }
+            for (var x = Width - 1; x > right; x--)
+            {
+                if (row[x * 4 + 3] != 0)
+                {
+                    right = x;
+                }
+            }
+        }
+        return right < 0 ? null : new Box(left, top, right - left + 1, bottom - top + 1);
+    }
+
+    /// <summary>
+    /// The pixels as RGBA, not premultiplied, rows without gaps. The canvas's own memory is reused: call once, as the last.
+    /// </summary>
+    public Span<byte> ToRgba()
+    {
+        var pixels = surface.Pixels();
+        // ARGB32 has rows of width * 4 bytes, which is aligned already.
+        for (var i = 0; i + 3 < pixels.Length; i += 4)
+        {
+            int b = pixels[i], g = pixels[i + 1], r = pixels[i + 2], a = pixels[i + 3];
+            if (a is not 0 and not 255)
+            {
+                var half = a / 2;
+                r = Math.Min(255, (r * 255 + half) / a);
+                g = Math.Min(255, (g * 255 + half) / a);
+                b = Math.Min(255, (b * 255 + half) / a);
+            }
+            pixels[i] = (byte)r;
+            pixels[i + 1] = (byte)g;
+            pixels[i + 2] = (byte)b;
+        }
+        return pixels;
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => surface.Dispose();
+}

@@ -1,0 +1,9 @@
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Drawing.Workers;
+
+/// <summary>One answer of a worker; a picture follows as the body.</summary>
+/// <param name="Failure">Why there is none, as a sentence; null when there is.</param>
+/// <param name="Box">Where the ink is, or the box of fill and stroke; null for none.</param>
+/// <param name="Outline">The box of the outline alone, when a shape was measured.</param>
+internal sealed record Answer(string? Failure, Box? Box, Box? Outline = null);

@@ -1,0 +1,92 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text;
+
+namespace Kalypto.Drawing.Workers;
+
+/// <summary>One worker process. Ended and started anew when it crashes or takes too long.</summary>
+internal sealed class Worker(WorkerOptions options) : IDisposable
+{
+    private Process? process;
+
+    /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or hangs.</summary>
+    /// <returns>Null when all answers came, else why they did not.</returns>
+    public async Task<string?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    {
+        var running = process is { HasExited: false } ? process : Start();
+        using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        try
+        {
+            limit.CancelAfter(options.TimeLimit);
+            await Frames.WriteAsync(running.StandardInput.BaseStream, request, Encoding.UTF8.GetBytes(document), limit.Token);
+            for (var i = 0; i < answers; i++)
+            {
+                limit.CancelAfter(options.TimeLimit);
+                if (await Frames.ReadAsync<Answer>(running.StandardOutput.BaseStream, limit.Token) is not var (answer, body))
+                {
+                    End();
+                    return "It crashed the renderer, probably for want of memory.";
+                }
+                take(answer, body);
+                if (answer.Failure is not null)
+                {
+                    break;
+                }
+            }
+            return null;
+        }
+        catch (OperationCanceledException)
+        {
+            // Whether too slow or no longer wanted: what it is busy with cannot be stopped otherwise.
+            End();
+            cancel.ThrowIfCancellationRequested();
+            return $"It takes longer than {options.TimeLimit.TotalSeconds.ToString(CultureInfo.InvariantCulture)} seconds to draw.";
+        }
+        catch (Exception e) when (e is IOException or InvalidDataException)
+        {
+            End();
+            return "It crashed the renderer, probably for want of memory.";
+        }
+    }
+
+    public void Dispose() => End();
+
+    private Process Start()
+    {
+        End();
+        var start = new ProcessStartInfo(options.Program)
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false,
+        };
+        start.ArgumentList.Add(options.Fonts);
+        start.ArgumentList.Add(options.Memory.ToString(CultureInfo.InvariantCulture));
+        start.Environment["DOTNET_TieredPGO"] = "0";
+        start.Environment["DOTNET_GCConserveMemory"] = "5";
+        process = Process.Start(start) ?? throw new InvalidOperationException($"{options.Program} did not start.");
+        // Warnings of the renderer's libraries are of no use to anybody here, but must not fill the pipe.
+        process.ErrorDataReceived += static (_, _) => { };
+        process.BeginErrorReadLine();
+        return process;
+    }
+
+    private void End()
+    {
+        if (process is null)
+        {
+            return;
+        }
+        try
+        {
+            process.Kill();
+        }
+        catch (InvalidOperationException)
+        {
+            // It has ended by itself.
+        }
+        process.Dispose();
+        process = null;
+    }
+}

@@ -1,0 +1,80 @@
+using System.Text;
+using Kalypto.Core.Designs;
+using Kalypto.Drawing.Encoders;
+using Kalypto.Drawing.Native;
+
+namespace Kalypto.Drawing.Workers;
+
+/// <summary>What runs inside a worker process: takes a request, draws, answers, until its input ends.</summary>
+public static class WorkerLoop
+{
+    private static readonly TimeSpan ParentCheck = TimeSpan.FromSeconds(1);
+
+    /// <summary>Runs until standard input ends or the parent is gone.</summary>
+    /// <param name="fonts">The folder of the project's fonts.</param>
+    /// <param name="memory">The most bytes of memory to take.</param>
+    public static async Task RunAsync(string fonts, long memory)
+    {
+        ProcessLimits.Memory((ulong)memory);
+        WatchParent();
+        Fontconfig.AddFolder(fonts);
+        await using var input = Console.OpenStandardInput();
+        await using var output = Console.OpenStandardOutput();
+        while (await Frames.ReadAsync<Request>(input, CancellationToken.None) is var (request, body))
+        {
+            await AnswerAsync(request, Encoding.UTF8.GetString(body), output);
+        }
+    }
+
+    private static async Task AnswerAsync(Request request, string document, Stream output)
+    {
+        try
+        {
+            if (request.Task == WorkerTask.Measure)
+            {
+                using var handle = new Rsvg.Handle(document);
+                foreach (var id in request.Ids)
+                {
+                    var shape = handle.Shape(id, request.Width, request.Height);
+                    await SendAsync(output, new(null, ToBox(shape?.Stroked), ToBox(shape?.Outline)));
+                }
+                return;
+            }
+            var (width, height) = ((int)request.Width, (int)request.Height);
+            using var canvas = Canvas.Draw(document, width, height);
+            if (request.Task == WorkerTask.Ink)
+            {
+                await SendAsync(output, new(null, canvas.Ink()));
+            }
+            else
+            {
+                await SendAsync(output, new(null, null), PngEncoder.Encode(canvas.ToRgba(), width, height, request.Effort));
+            }
+        }
+        catch (RenderingFailedException e)
+        {
+            await SendAsync(output, new(e.Message, null));
+        }
+    }
+
+    private static Box? ToBox(Rsvg.Rectangle? rectangle) =>
+        rectangle is { } r && double.IsFinite(r.X + r.Y + r.Width + r.Height) ? new(r.X, r.Y, r.Width, r.Height) : null;
+
+    private static Task SendAsync(Stream output, Answer answer, byte[]? body = null) =>
+        Frames.WriteAsync(output, answer, body ?? [], CancellationToken.None);
+
+    /// <summary>Ends a worker whose server was killed while it was busy inside native code.</summary>
+    private static void WatchParent()
+    {
+        var parent = ProcessLimits.ParentId();
+        new Thread(() =>
+        {
+            while (ProcessLimits.ParentId() == parent)
+            {
+                Thread.Sleep(ParentCheck);
+            }
+            Environment.Exit(1);
+        })
+        { IsBackground = true }.Start();
+    }
+}

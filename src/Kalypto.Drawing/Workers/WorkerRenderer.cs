@@ -1,0 +1,160 @@
+using System.Collections.Concurrent;
+using System.Runtime.InteropServices;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Encoders;
+using Kalypto.Drawing.Native;
+
+namespace Kalypto.Drawing.Workers;
+
+/// <summary>Draws in worker processes: a drawing that hangs or crashes the renderer costs itself only.</summary>
+public sealed class WorkerRenderer : IRenderer, IDisposable
+{
+    private const int MostCrashesOfOneDrawing = 12;
+    private readonly WorkerOptions options;
+    private readonly ConcurrentBag<Worker> idle = [];
+    private readonly SemaphoreSlim places;
+
+    /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
+    public WorkerRenderer(WorkerOptions options)
+    {
+        this.options = options;
+        places = new(options.Count);
+        for (var i = 0; i < options.Count; i++)
+        {
+            idle.Add(new(options));
+        }
+        Version = $"rsvg {Rsvg.Version()} cairo {Marshal.PtrToStringUTF8(Cairo.cairo_version_string())} {PngEncoder.Version}";
+    }
+
+    /// <inheritdoc/>
+    public string Version { get; }
+
+    /// <inheritdoc/>
+    public async Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel)
+    {
+        var shapes = new Box?[drawing.Layers.Length];
+        foreach (var hidden in new[] { false, true })
+        {
+            // Groups are the union of what is in them, so only what lies in no other layer's way is asked for.
+            var layers = drawing.Layers.Where(l => l.Parent is not null && l.Children.Count == 0 && l.HiddenHere == hidden).ToList();
+            await MeasureAsync(drawing, layers, hidden, shapes, cancel);
+        }
+        foreach (var layer in drawing.Layers.Reverse().Where(l => l.Children.Count > 0))
+        {
+            shapes[layer.Ordinal] = layer.Children.Where(c => !c.Hidden).Select(c => shapes[c.Ordinal])
+                .Aggregate((Box?)null, (all, box) => all is { } a && box is { } b ? a.Union(b) : all ?? box);
+        }
+        foreach (var layer in drawing.Layers.Where(l => l.Content == LayerContent.Screen))
+        {
+            shapes[layer.Ordinal] = drawing.Screens.FirstOrDefault(s => s.Root == layer)?.Box ?? drawing.Box;
+        }
+        return shapes;
+    }
+
+    private async Task MeasureAsync(DrawingTree drawing, List<Layer> layers, bool hidden, Box?[] shapes, CancellationToken cancel)
+    {
+        var document = layers.Count == 0 ? "" : MeasuringDocument.Of(drawing, hidden);
+        var doubtful = new List<(Layer Layer, StrokeEdges Edges)>();
+        for (var (next, crashes) = (0, 0); next < layers.Count && crashes < MostCrashesOfOneDrawing; crashes++)
+        {
+            var rest = layers[next..];
+            var done = 0;
+            var failed = await AskAsync(
+                new(WorkerTask.Measure, drawing.Box.Width, drawing.Box.Height, Effort.Quick, [.. rest.Select(MeasuringDocument.IdOf)]), document, rest.Count,
+                (answer, _) =>
+                {
+                    var layer = rest[done++];
+                    if (answer is { Box: { } stroked, Outline: { } outline } && (stroked.Width > 0 || stroked.Height > 0))
+                    {
+                        var edges = new StrokeEdges(Placed(stroked), Placed(outline));
+                        shapes[layer.Ordinal] = edges.Stroked;
+                        if (edges.AreDoubtful)
+                        {
+                            doubtful.Add((layer, edges));
+                        }
+                    }
+                },
+                cancel);
+            // The layer that it died of stays without a box; the others go on.
+            next = failed is null ? layers.Count : next + done + 1;
+        }
+        foreach (var (layer, edges) in doubtful)
+        {
+            var look = await LookAsync(Isolation.ShapeOf(drawing, layer), edges.Outline.Inflate(edges.SurelyWithin), 1, cancel);
+            shapes[layer.Ordinal] = look.Ink is { } seen ? edges.Settle(seen) : edges.Outline;
+        }
+
+        Box Placed(Box box) => box with { X = box.X + drawing.Box.X, Y = box.Y + drawing.Box.Y };
+    }
+
+    /// <inheritdoc/>
+    public async Task<Look> LookAsync(Isolation isolation, Box shape, double drawnAt, CancellationToken cancel)
+    {
+        var padding = isolation.HasFilter ? Math.Max(16 * drawnAt, Math.Max(shape.Width, shape.Height) / 4) : 2 * drawnAt;
+        for (var round = 0; ; round++)
+        {
+            var region = shape.Inflate(padding).Scale(1 / drawnAt).SnapOutwards(0);
+            var scale = LookScale.For(region);
+            var (width, height) = ((int)Math.Ceiling(region.Width * scale), (int)Math.Ceiling(region.Height * scale));
+            Answer? seen = null;
+            var source = new Box(region.X, region.Y, width / scale, height / scale).Scale(drawnAt);
+            var failure = await AskAsync(
+                new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Document(source, width, height), 1, (answer, _) => seen = answer, cancel);
+            if ((failure ?? seen?.Failure) is { } why)
+            {
+                return new(null, why);
+            }
+            if (seen!.Box is not { } ink)
+            {
+                return new(null, null);
+            }
+            var touches = ink.X == 0 || ink.Y == 0 || ink.Right == width || ink.Bottom == height;
+            if (touches && isolation.HasFilter && round < 4)
+            {
+                // The effect reaches further than it was looked for.
+                padding *= 2;
+                continue;
+            }
+            var found = new Box(region.X + ink.X / scale, region.Y + ink.Y / scale, ink.Width / scale, ink.Height / scale).Scale(drawnAt);
+            return new(isolation.HasFilter ? found : LookScale.Refine(found, shape, drawnAt / scale), null);
+        }
+    }
+
+    /// <inheritdoc/>
+    public async Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel)
+    {
+        Drawn? drawn = null;
+        var failure = await AskAsync(
+            new(WorkerTask.Draw, width, height, quality, []), document, 1,
+            (answer, body) => drawn = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
+        return failure is null ? drawn! : new(null, failure);
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        while (idle.TryTake(out var worker))
+        {
+            worker.Dispose();
+        }
+        places.Dispose();
+    }
+
+    private async Task<string?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    {
+        await places.WaitAsync(cancel);
+        var worker = idle.TryTake(out var free) ? free : new Worker(options);
+        try
+        {
+            return await worker.AskAsync(request, document, answers, take, cancel);
+        }
+        finally
+        {
+            idle.Add(worker);
+            places.Release();
+        }
+    }
+}

@@ -1,0 +1,9 @@
+namespace Kalypto.Drawing.Workers;
+
+/// <summary>What a worker can be asked.</summary>
+internal enum WorkerTask
+{
+    Measure,
+    Ink,
+    Draw,
+}
