@@ -26,7 +26,7 @@ public sealed class Isolation
         this.layer = layer;
         this.shapeOnly = shapeOnly;
         around = [.. layer.Ancestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : NotOfAncestors, a.Content == LayerContent.Screen))];
-        leftOut = without is null ? [] : [.. layer.SelfAndDescendants().Where(l => without.Contains(l.Ordinal))];
+        leftOut = without is null ? [] : [.. (layer.ViewBox is null ? layer.SelfAndDescendants() : drawing.Layers).Where(l => without.Contains(l.Ordinal))];
         foreach (var element in around)
         {
             Collect(element.References);
@@ -44,6 +44,9 @@ public sealed class Isolation
 
     /// <summary>A fingerprint of all that the picture of the layer depends on, but for its crop and scale.</summary>
     public Fingerprint Key { get; }
+
+    /// <summary>The ordinals of layers in it that stay out of the picture.</summary>
+    public IReadOnlyList<int> Without => [.. leftOut.Select(l => l.Ordinal).Order()];
 
     /// <summary>True when something in the layer is drawn by a filter, so that ink may lie outside its shape.</summary>
     public bool HasFilter { get; private set; }

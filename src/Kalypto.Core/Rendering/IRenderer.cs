@@ -15,9 +15,8 @@ public interface IRenderer
     /// <summary>Draws a layer alone to see where its ink lies.</summary>
     /// <param name="isolation">The layer.</param>
     /// <param name="shape">Where it lies, in drawing units.</param>
-    /// <param name="drawnAt">Drawing units in one pt.</param>
     /// <param name="cancel">Ends the wait.</param>
-    Task<Look> LookAsync(Isolating.Isolation isolation, Box shape, double drawnAt, CancellationToken cancel);
+    Task<Look> LookAsync(Isolating.Isolation isolation, Box shape, CancellationToken cancel);
 
     /// <summary>Draws a document as a PNG of exactly this size.</summary>
     /// <param name="document">SVG text made by this core.</param>

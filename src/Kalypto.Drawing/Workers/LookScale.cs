@@ -8,7 +8,7 @@ internal static class LookScale
     private const double CloseLook = 3_000_000;
     private const double MostPixels = 16_000_000;
 
-    /// <summary>px per pt: 4 for small layers, less for large ones.</summary>
+    /// <summary>px per drawing unit: 4 for small layers, less for large ones.</summary>
     public static double For(Box region)
     {
         var area = Math.Max(1, region.Width * region.Height);

@@ -83,7 +83,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         }
         foreach (var (layer, edges) in doubtful)
         {
-            var look = await LookAsync(Isolation.ShapeOf(drawing, layer), edges.Outline.Inflate(edges.SurelyWithin), 1, cancel);
+            var look = await LookAsync(Isolation.ShapeOf(drawing, layer), edges.Outline.Inflate(edges.SurelyWithin), cancel);
             shapes[layer.Ordinal] = look.Ink is { } seen ? edges.Settle(seen) : edges.Outline;
         }
 
@@ -91,16 +91,16 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public async Task<Look> LookAsync(Isolation isolation, Box shape, double drawnAt, CancellationToken cancel)
+    public async Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel)
     {
-        var padding = isolation.HasFilter ? Math.Max(16 * drawnAt, Math.Max(shape.Width, shape.Height) / 4) : 2 * drawnAt;
+        var padding = isolation.HasFilter ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 2;
         for (var round = 0; ; round++)
         {
-            var region = shape.Inflate(padding).Scale(1 / drawnAt).SnapOutwards(0);
+            var region = shape.Inflate(padding).SnapOutwards(0);
             var scale = LookScale.For(region);
             var (width, height) = ((int)Math.Ceiling(region.Width * scale), (int)Math.Ceiling(region.Height * scale));
             Answer? seen = null;
-            var source = new Box(region.X, region.Y, width / scale, height / scale).Scale(drawnAt);
+            var source = new Box(region.X, region.Y, width / scale, height / scale);
             var failure = await AskAsync(
                 new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Document(source, width, height), 1, (answer, _) => seen = answer, cancel);
             if ((failure ?? seen?.Failure) is { } why)
@@ -118,8 +118,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 padding *= 2;
                 continue;
             }
-            var found = new Box(region.X + ink.X / scale, region.Y + ink.Y / scale, ink.Width / scale, ink.Height / scale).Scale(drawnAt);
-            return new(isolation.HasFilter ? found : LookScale.Refine(found, shape, drawnAt / scale), null);
+            var found = new Box(region.X + ink.X / scale, region.Y + ink.Y / scale, ink.Width / scale, ink.Height / scale);
+            return new(isolation.HasFilter ? found : LookScale.Refine(found, shape, 1 / scale), null);
         }
     }
 

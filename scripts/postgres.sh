@@ -1,0 +1,50 @@
+# A PostgreSQL cluster of the project's own, on loopback. Sourced after common.sh.
+
+postgres_bin=""
+postgres_dir=""
+
+# As the user that may run PostgreSQL: it refuses to run as root.
+as_postgres() {
+  if [ "$(id -u)" -eq 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi
+}
+
+# postgres_up DIR: starts the cluster in DIR, made when it is not there, and exports KALYPTO_DATABASE.
+postgres_up() {
+  postgres_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+  [ -x "$postgres_bin/initdb" ] || die "PostgreSQL's server is missing. Install it: apt-get install postgresql"
+  mkdir -p "$1"
+  postgres_dir=$(cd "$1" && pwd)/postgres
+  if [ "$(id -u)" -eq 0 ] && ! runuser -u postgres -- test -x "$(dirname "$postgres_dir")"; then
+    postgres_dir=/var/tmp/kalypto-$(printf '%s' "$postgres_dir" | sha256sum | cut -c1-12)
+    say "The user postgres cannot reach $1; the database is in $postgres_dir."
+  fi
+  local secret=$postgres_dir.secret
+  if [ ! -s "$postgres_dir/PG_VERSION" ]; then
+    rm -rf "$postgres_dir"
+    (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' >"$secret")
+    mkdir -p "$postgres_dir"
+    chmod 700 "$postgres_dir"
+    if [ "$(id -u)" -eq 0 ]; then chown postgres "$postgres_dir" "$secret"; fi
+    as_postgres "$postgres_bin/initdb" -D "$postgres_dir" -U kalypto -A scram-sha-256 --pwfile="$secret" -E UTF8 --locale=C.UTF-8 >/dev/null \
+      || die "The database could not be made in $postgres_dir."
+  fi
+  # After a kill the server may still be there: it is used as it is.
+  if ! as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" status >/dev/null 2>&1; then
+    local port
+    port=$(free_port)
+    as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -w -l "$postgres_dir/server.log" -o \
+      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=80" start >/dev/null \
+      || die "The database did not start; see $postgres_dir/server.log."
+  fi
+  local running
+  running=$(as_postgres sed -n 4p "$postgres_dir/postmaster.pid")
+  KALYPTO_DATABASE="Host=127.0.0.1;Port=$running;Username=kalypto;Password=$(as_postgres cat "$secret");Database=kalypto;Maximum Pool Size=30"
+  export KALYPTO_DATABASE
+  PGPASSWORD=$(as_postgres cat "$secret") "$postgres_bin/psql" -h 127.0.0.1 -p "$running" -U kalypto -d postgres -qAtc \
+    "select 1 from pg_database where datname = 'kalypto'" | grep -q 1 \
+    || PGPASSWORD=$(as_postgres cat "$secret") "$postgres_bin/psql" -h 127.0.0.1 -p "$running" -U kalypto -d postgres -qc "create database kalypto"
+}
+
+postgres_down() {
+  [ -n "$postgres_dir" ] && as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -m fast -w stop >/dev/null 2>&1 || true
+}

@@ -1,0 +1,39 @@
+using DbUp;
+using Npgsql;
+
+namespace Kalypto.Store;
+
+/// <summary>The connection to PostgreSQL and the state of its tables.</summary>
+public sealed class Database : IAsyncDisposable
+{
+    /// <summary>Opens a database.</summary>
+    /// <param name="connection">A connection string of Npgsql.</param>
+    public Database(string connection)
+    {
+        Connection = connection;
+        Source = NpgsqlDataSource.Create(connection);
+    }
+
+    /// <summary>Hands out connections.</summary>
+    public NpgsqlDataSource Source { get; }
+
+    private string Connection { get; }
+
+    /// <summary>Brings the tables to the state that this version needs. Safe to call at every start.</summary>
+    /// <exception cref="InvalidOperationException">A migration failed; the database is as it was before it.</exception>
+    public void Migrate()
+    {
+        var result = DeployChanges.To.PostgresqlDatabase(Connection)
+            .WithScriptsEmbeddedInAssembly(typeof(Database).Assembly)
+            .WithTransactionPerScript()
+            .LogToNowhere()
+            .Build().PerformUpgrade();
+        if (!result.Successful)
+        {
+            throw new InvalidOperationException($"The database could not be brought up to date: {result.Error.Message}", result.Error);
+        }
+    }
+
+    /// <inheritdoc/>
+    public ValueTask DisposeAsync() => Source.DisposeAsync();
+}

@@ -1,0 +1,73 @@
+using System.Text.Json;
+
+namespace Kalypto.Store;
+
+/// <summary>Something to draw.</summary>
+/// <param name="Key">The key under which the result is kept.</param>
+/// <param name="Draft">The draft.</param>
+/// <param name="Ordinal">The layer.</param>
+/// <param name="Without">Layers in it that stay out.</param>
+/// <param name="Picture">What to draw; null to look where the ink is.</param>
+public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyList<int> Without, PictureJob? Picture);
+
+/// <summary>The picture to draw of a layer.</summary>
+/// <param name="X">Left edge in drawing units.</param>
+/// <param name="Y">Top edge in drawing units.</param>
+/// <param name="W">Width in drawing units.</param>
+/// <param name="H">Height in drawing units.</param>
+/// <param name="Width">Width in px.</param>
+/// <param name="Height">Height in px.</param>
+/// <param name="Quick">True for a quick look, false for a file that is delivered.</param>
+public sealed record PictureJob(double X, double Y, double W, double H, int Width, int Height, bool Quick);
+
+/// <summary>
+/// The queue of what is to be drawn. Any number of processes may take from it; a job whose taker died comes back when its
+/// lease runs out, and one that killed its taker several times is given up.
+/// </summary>
+public sealed class DrawingQueue(Database database)
+{
+    /// <summary>Somebody waits for it.</summary>
+    public const int Wanted = 0;
+
+    /// <summary>A file of the pack, drawn ahead.</summary>
+    public const int Ahead = 10;
+
+    private const int MostAttempts = 3;
+
+    /// <summary>Queues jobs; one that waits already only gets more urgent. What is drawn already is not queued.</summary>
+    public async Task AddAsync(IReadOnlyCollection<DrawingJob> jobs, int priority, CancellationToken cancel)
+    {
+        if (jobs.Count > 0)
+        {
+            await database.Source.Command("""
+                insert into drawing_jobs (key, priority, job)
+                select n.key, $3, n.job::jsonb from unnest($1::char(64)[], $2) as n (key, job)
+                where not exists (select from drawings where key = n.key) and not exists (select from looks where key = n.key)
+                order by n.key
+                on conflict (key) do update set priority = least(drawing_jobs.priority, excluded.priority)
+                """, jobs.DistinctBy(j => j.Key).Select(j => j.Key).ToArray(),
+                jobs.DistinctBy(j => j.Key).Select(j => JsonSerializer.Serialize(j)).ToArray(), priority).RunAsync(cancel);
+        }
+    }
+
+    /// <summary>Takes the most urgent job for a while; null when there is none.</summary>
+    public async Task<(DrawingJob Job, bool GivenUp)?> TakeAsync(TimeSpan lease, CancellationToken cancel)
+    {
+        var taken = await database.Source.Command("""
+            update drawing_jobs set leased_until = now() + $1, attempts = attempts + 1
+            where key = (
+              select key from drawing_jobs where leased_until is null or leased_until < now()
+              order by priority, queued_at limit 1 for update skip locked)
+            returning job, attempts
+            """, lease).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
+        return taken is [var (job, attempts)] ? (JsonSerializer.Deserialize<DrawingJob>(job)!, attempts > MostAttempts) : null;
+    }
+
+    /// <summary>Takes a finished job off the queue.</summary>
+    public Task DoneAsync(string key, CancellationToken cancel) =>
+        database.Source.Command("delete from drawing_jobs where key = $1", key).RunAsync(cancel);
+
+    /// <summary>Gives back every taken job; for the start, when no taker can be alive.</summary>
+    public Task ReleaseAllAsync(CancellationToken cancel) =>
+        database.Source.Command("update drawing_jobs set leased_until = null").RunAsync(cancel);
+}

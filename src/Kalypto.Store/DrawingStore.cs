@@ -1,0 +1,44 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+
+namespace Kalypto.Store;
+
+/// <summary>A picture that is drawn, or cannot be.</summary>
+/// <param name="Key">The key of all that goes into it.</param>
+/// <param name="Sha256">Its bytes; null when it cannot be drawn.</param>
+/// <param name="Weight">Its weight in bytes.</param>
+/// <param name="Failure">Why it cannot be drawn; null when it could.</param>
+public sealed record DrawingRow(string Key, string? Sha256, long Weight, string? Failure);
+
+/// <summary>What is drawn already, found again by the key of all that went into it.</summary>
+public sealed class DrawingStore(Database database)
+{
+    /// <summary>Those of the keys that are drawn.</summary>
+    public async Task<IReadOnlyDictionary<string, DrawingRow>> FindAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => (await database.Source
+        .Command("select key, sha256, coalesce(weight, 0), failure from drawings where key = any($1::char(64)[])", [keys.ToArray()])
+        .ListAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3)), cancel)).ToDictionary(d => d.Key);
+
+    /// <summary>The bytes of a drawn picture; null when it is not drawn.</summary>
+    public async Task<byte[]?> BytesAsync(string key, CancellationToken cancel) => (await database.Source
+        .Command("select b.bytes from drawings d join blobs b on b.sha256 = d.sha256 where d.key = $1", key)
+        .ListAsync(r => r.GetFieldValue<byte[]>(0), cancel)).FirstOrDefault();
+
+    /// <summary>Keeps a picture, or the reason why there is none.</summary>
+    public async Task PutAsync(string key, byte[]? bytes, string? failure, CancellationToken cancel)
+    {
+        await using var connection = await database.Source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var sha256 = bytes is null ? null : await BlobStore.PutAsync(connection, bytes, cancel);
+        await connection.Command("insert into drawings values ($1, $2, $3, $4) on conflict do nothing", key, sha256, (long?)bytes?.LongLength, failure).RunAsync(cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    /// <summary>Those of the keys of isolated layers that were looked at.</summary>
+    public async Task<IReadOnlyDictionary<string, Look>> LooksAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => (await database.Source
+        .Command("select key, ink, failure from looks where key = any($1::char(64)[])", [keys.ToArray()])
+        .ListAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2))), cancel)).ToDictionary(l => l.Key, l => l.Look);
+
+    /// <summary>Keeps what was seen of a layer.</summary>
+    public Task PutLookAsync(string key, Look look, CancellationToken cancel) => database.Source
+        .Command("insert into looks values ($1, $2, $3) on conflict do nothing", key, look.Ink.Numbers(), look.Failure).RunAsync(cancel);
+}

@@ -1,0 +1,30 @@
+namespace Kalypto.Store;
+
+/// <summary>A project.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Platforms">The ids of the platforms packed for.</param>
+public sealed record ProjectRow(int Id, string Name, IReadOnlyList<string> Platforms);
+
+/// <summary>The projects.</summary>
+public sealed class ProjectStore(Database database)
+{
+    /// <summary>All projects, newest first.</summary>
+    public Task<List<ProjectRow>> ListAsync(CancellationToken cancel) => database.Source
+        .Command("select id, name, platforms from projects order by id desc")
+        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2)), cancel);
+
+    /// <summary>One project, or null.</summary>
+    public async Task<ProjectRow?> FindAsync(int id, CancellationToken cancel) => (await database.Source
+        .Command("select id, name, platforms from projects where id = $1", id)
+        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2)), cancel)).FirstOrDefault();
+
+    /// <summary>Makes a project and tells its number.</summary>
+    public Task<int> AddAsync(string name, IReadOnlyList<string> platforms, CancellationToken cancel) => database.Source
+        .Command("insert into projects (name, platforms) values ($1, $2) returning id", name, platforms.ToArray())
+        .ScalarAsync<int>(cancel);
+
+    /// <summary>Says which platforms a project is packed for.</summary>
+    public Task SetPlatformsAsync(int id, IReadOnlyList<string> platforms, CancellationToken cancel) => database.Source
+        .Command("update projects set platforms = $2 where id = $1", id, platforms.ToArray()).RunAsync(cancel);
+}

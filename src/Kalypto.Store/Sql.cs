@@ -1,0 +1,61 @@
+using Kalypto.Core.Designs;
+using Npgsql;
+
+namespace Kalypto.Store;
+
+/// <summary>Short forms for the calls of Npgsql that the stores make. Values always go as parameters.</summary>
+internal static class Sql
+{
+    public static NpgsqlCommand Command(this NpgsqlDataSource source, string sql, params ReadOnlySpan<object?> values) =>
+        Fill(source.CreateCommand(sql), values);
+
+    public static NpgsqlCommand Command(this NpgsqlConnection connection, string sql, params ReadOnlySpan<object?> values) =>
+        Fill(new NpgsqlCommand(sql, connection), values);
+
+    public static async Task<List<T>> ListAsync<T>(this NpgsqlCommand command, Func<NpgsqlDataReader, T> read, CancellationToken cancel = default)
+    {
+        await using (command)
+        {
+            await using var reader = await command.ExecuteReaderAsync(cancel);
+            var rows = new List<T>();
+            while (await reader.ReadAsync(cancel))
+            {
+                rows.Add(read(reader));
+            }
+            return rows;
+        }
+    }
+
+    public static async Task<int> RunAsync(this NpgsqlCommand command, CancellationToken cancel = default)
+    {
+        await using (command)
+        {
+            return await command.ExecuteNonQueryAsync(cancel);
+        }
+    }
+
+    public static async Task<T> ScalarAsync<T>(this NpgsqlCommand command, CancellationToken cancel = default)
+    {
+        await using (command)
+        {
+            return (T)(await command.ExecuteScalarAsync(cancel))!;
+        }
+    }
+
+    public static T? Nullable<T>(this NpgsqlDataReader reader, int column) =>
+        reader.IsDBNull(column) ? default : reader.GetFieldValue<T>(column);
+
+    public static Box? Box(this NpgsqlDataReader reader, int column) =>
+        reader.Nullable<double[]>(column) is [var x, var y, var w, var h] ? new Box(x, y, w, h) : null;
+
+    public static double[]? Numbers(this Box? box) => box is { } b ? [b.X, b.Y, b.Width, b.Height] : null;
+
+    private static NpgsqlCommand Fill(NpgsqlCommand command, ReadOnlySpan<object?> values)
+    {
+        foreach (var value in values)
+        {
+            command.Parameters.Add(new NpgsqlParameter { Value = value ?? DBNull.Value });
+        }
+        return command;
+    }
+}

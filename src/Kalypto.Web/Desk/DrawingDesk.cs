@@ -1,0 +1,121 @@
+using System.Collections.Concurrent;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Rendering;
+using Kalypto.Store;
+
+namespace Kalypto.Web.Desk;
+
+/// <summary>Where pictures are asked for: knows what is drawn, queues what is not, and tells when something gets ready.</summary>
+public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRenderer renderer)
+{
+    private static readonly TimeSpan Poll = TimeSpan.FromMilliseconds(500);
+
+    // What is drawn stays drawn, so what was once seen in the store holds for ever.
+    private readonly ConcurrentDictionary<string, Look> looks = new();
+    private readonly ConcurrentDictionary<string, DrawingRow> drawn = new();
+    private TaskCompletionSource changed = New();
+    private TaskCompletionSource queued = New();
+
+    /// <summary>Counts up whenever a picture gets ready here.</summary>
+    public long Finished { get; private set; }
+
+    /// <summary>Ends when the next picture gets ready here.</summary>
+    public Task Changed => Volatile.Read(ref changed).Task;
+
+    /// <summary>Ends when the next job is queued here.</summary>
+    public Task Queued => Volatile.Read(ref queued).Task;
+
+    /// <summary>Name and version of the engines.</summary>
+    public string Engine => renderer.Version;
+
+    /// <summary>The key of a look at an isolated layer.</summary>
+    public string LookKey(Fingerprint isolation) => Fingerprint.Of("look", Engine, isolation.Hex).Hex;
+
+    /// <summary>What was seen of isolated layers, by the key of the isolation.</summary>
+    public async Task<Func<Fingerprint, Look?>> LooksAsync(IEnumerable<Fingerprint> isolations, CancellationToken cancel)
+    {
+        var missing = isolations.Select(LookKey).Where(k => !looks.ContainsKey(k)).Distinct().ToList();
+        if (missing.Count > 0)
+        {
+            foreach (var (key, look) in await store.LooksAsync(missing, cancel))
+            {
+                looks[key] = look;
+            }
+        }
+        return isolation => looks.GetValueOrDefault(LookKey(isolation));
+    }
+
+    /// <summary>Those of the pictures that are drawn.</summary>
+    public async Task<IReadOnlyDictionary<string, DrawingRow>> DrawnAsync(IEnumerable<string> keys, CancellationToken cancel)
+    {
+        var asked = keys.ToHashSet();
+        var missing = asked.Where(k => !drawn.ContainsKey(k)).ToList();
+        if (missing.Count > 0)
+        {
+            foreach (var (key, row) in await store.FindAsync(missing, cancel))
+            {
+                drawn[key] = row;
+            }
+        }
+        return asked.Where(drawn.ContainsKey).ToDictionary(k => k, k => drawn[k]);
+    }
+
+    /// <summary>Queues jobs.</summary>
+    public async Task QueueAsync(IReadOnlyCollection<DrawingJob> jobs, int priority, CancellationToken cancel)
+    {
+        var open = jobs.Where(j => !looks.ContainsKey(j.Key) && !drawn.ContainsKey(j.Key)).ToList();
+        if (open.Count > 0)
+        {
+            await queue.AddAsync(open, priority, cancel);
+            Interlocked.Exchange(ref queued, New()).TrySetResult();
+        }
+    }
+
+    /// <summary>Waits until a look is there, asking for it first.</summary>
+    public async Task<Look> LookAsync(DrawingJob job, CancellationToken cancel)
+    {
+        for (var asked = false; ; asked = true)
+        {
+            var change = Changed;
+            if (looks.TryGetValue(job.Key, out var look) || (await store.LooksAsync([job.Key], cancel)).TryGetValue(job.Key, out look))
+            {
+                return looks[job.Key] = look;
+            }
+            if (!asked)
+            {
+                await QueueAsync([job], DrawingQueue.Wanted, cancel);
+            }
+            await Task.WhenAny(change, Task.Delay(Poll, cancel));
+            cancel.ThrowIfCancellationRequested();
+        }
+    }
+
+    /// <summary>Waits until a picture is drawn, asking for it first.</summary>
+    public async Task<DrawingRow> DrawAsync(DrawingJob job, CancellationToken cancel)
+    {
+        for (var asked = false; ; asked = true)
+        {
+            var change = Changed;
+            if ((await DrawnAsync([job.Key], cancel)).TryGetValue(job.Key, out var row))
+            {
+                return row;
+            }
+            if (!asked)
+            {
+                await QueueAsync([job], DrawingQueue.Wanted, cancel);
+            }
+            await Task.WhenAny(change, Task.Delay(Poll, cancel));
+            cancel.ThrowIfCancellationRequested();
+        }
+    }
+
+    /// <summary>Tells everybody who waits that something got ready.</summary>
+    internal void Tell()
+    {
+        Finished++;
+        Interlocked.Exchange(ref changed, New()).TrySetResult();
+    }
+
+    private static TaskCompletionSource New() => new(TaskCreationOptions.RunContinuationsAsynchronously);
+}

@@ -1,0 +1,82 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Rendering;
+using Kalypto.Store;
+
+namespace Kalypto.Web.Desk;
+
+/// <summary>Works off the drawing queue, as many jobs at once as there are processors.</summary>
+public sealed class DrawingService(
+    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, IRenderer renderer, ILogger<DrawingService> log) : BackgroundService
+{
+    private static readonly TimeSpan Lease = TimeSpan.FromMinutes(5);
+    private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
+    private const string Unreadable = "The drawing could not be read again.";
+
+    /// <inheritdoc/>
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
+        Task.WhenAll(Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount)).Select(_ => Task.Run(() => WorkAsync(stoppingToken), stoppingToken)));
+
+    private async Task WorkAsync(CancellationToken cancel)
+    {
+        while (!cancel.IsCancellationRequested)
+        {
+            var queued = desk.Queued;
+            try
+            {
+                if (await queue.TakeAsync(Lease, cancel) is not var (job, givenUp))
+                {
+                    await Task.WhenAny(queued, Task.Delay(Poll, cancel));
+                    continue;
+                }
+                await DoAsync(job, givenUp, cancel);
+                await queue.DoneAsync(job.Key, cancel);
+                desk.Tell();
+            }
+            catch (OperationCanceledException)
+            {
+                // The server stops; the job stays queued.
+            }
+            catch (Exception e)
+            {
+                log.LogError(e, "A drawing job failed; it is tried again later");
+                await Task.WhenAny(Task.Delay(Poll, cancel));
+            }
+        }
+    }
+
+    private async Task DoAsync(DrawingJob job, bool givenUp, CancellationToken cancel)
+    {
+        string? failure = givenUp ? "It stopped Kalypto several times while it was drawn." : null;
+        Isolation? isolation = null;
+        Box? shape = null;
+        if (failure is null)
+        {
+            try
+            {
+                var measured = await cache.GetAsync(job.Draft, cancel);
+                var layer = measured.Drawing.Layers[job.Ordinal];
+                isolation = Isolation.Of(measured.Drawing, layer, job.Without.ToHashSet());
+                shape = layer.ViewBox ?? measured.Shapes[job.Ordinal];
+            }
+            catch (Exception e) when (e is KeyNotFoundException or IndexOutOfRangeException or Core.Reading.DrawingRefusedException)
+            {
+                failure = Unreadable;
+            }
+        }
+        if (job.Picture is { } picture)
+        {
+            var drawn = failure is not null ? new Drawn(null, failure) : await renderer.DrawAsync(
+                isolation!.Document(new(picture.X, picture.Y, picture.W, picture.H), picture.Width, picture.Height),
+                picture.Width, picture.Height, picture.Quick ? Effort.Quick : Effort.Best, cancel);
+            await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel);
+        }
+        else
+        {
+            var look = failure is not null ? new(null, failure)
+                : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
+                : new Core.Packing.Look(null, null);
+            await store.PutLookAsync(job.Key, look, cancel);
+        }
+    }
+}

@@ -1,0 +1,92 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Store;
+using Kalypto.Web.Desk;
+using Kalypto.Web.UseCases;
+
+namespace Kalypto.Web.Endpoints;
+
+/// <summary>Pictures of screens and layers for the pages, and the finished files.</summary>
+internal static class PictureEndpoints
+{
+    private const int ThumbnailSide = 72;
+    private const int MostScreenSide = 3000;
+    private const double ScreenScale = 2;
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
+    // One transparent pixel, for layers with nothing to see.
+    private static readonly byte[] Nothing = Convert.FromBase64String(
+        "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==");
+
+    public static void MapPictures(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/pictures/{project:int}/{design:int}/screen/{screen:int}.png", async (
+            int project, int design, int screen, OpenProject open, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.Designs.FirstOrDefault(d => d.Row.Id == design) is not { Row: { } row, State: { } state }
+                || screen < 0 || screen >= state.Measured.Drawing.Screens.Length)
+            {
+                return Results.NotFound();
+            }
+            var shown = state.Measured.Drawing.Screens[screen];
+            var side = (int)Math.Clamp(Math.Max(shown.Box.Width, shown.Box.Height) / state.DrawnAt * ScreenScale, 1, MostScreenSide);
+            var job = new Jobs(workspace, desk).Quick(row, shown.Root, Isolation.Of(state.Measured.Drawing, shown.Root), shown.Box, side);
+            return await PictureAsync(job, desk, store, response, cancel);
+        });
+
+        app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", async (
+            int project, int design, int ordinal, OpenProject open, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.Designs.FirstOrDefault(d => d.Row.Id == design) is not { Row: { } row, State: { } state }
+                || ordinal < 0 || ordinal >= state.Measured.Drawing.Layers.Length)
+            {
+                return Results.NotFound();
+            }
+            var layer = state.Measured.Drawing.Layers[ordinal];
+            var jobs = new Jobs(workspace, desk);
+            using var patience = Patient(cancel);
+            try
+            {
+                var box = layer.Content == LayerContent.Screen ? state.Measured.ScreenOf(layer)?.Box : (await desk.LookAsync(jobs.Look(row, state, layer), patience.Token)).Ink;
+                return box is { } shown
+                    ? await PictureAsync(jobs.Quick(row, layer, state.Isolate(layer), shown, ThumbnailSide), desk, store, response, cancel)
+                    : Results.Bytes(Nothing, "image/png");
+            }
+            catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+            {
+                return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
+            }
+        });
+
+        app.MapGet("/pictures/files/{key}.png", async (string key, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
+            key.Length == 64 && await store.BytesAsync(key, cancel) is { } bytes ? Keep(response, bytes) : Results.NotFound());
+    }
+
+    private static async Task<IResult> PictureAsync(DrawingJob job, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel)
+    {
+        using var patience = Patient(cancel);
+        try
+        {
+            var row = await desk.DrawAsync(job, patience.Token);
+            return row.Sha256 is null ? Results.Bytes(Nothing, "image/png") : Keep(response, (await store.BytesAsync(job.Key, cancel))!);
+        }
+        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+        {
+            return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
+        }
+    }
+
+    /// <summary>The address carries a key of the content, so what was sent once never changes.</summary>
+    private static IResult Keep(HttpResponse response, byte[] bytes)
+    {
+        response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        return Results.Bytes(bytes, "image/png");
+    }
+
+    private static CancellationTokenSource Patient(CancellationToken cancel)
+    {
+        var source = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        source.CancelAfter(Patience);
+        return source;
+    }
+}

@@ -1,0 +1,29 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Platforms;
+using Kalypto.Web.UseCases;
+
+namespace Kalypto.Web.Models;
+
+/// <summary>What an opened row shows: the picture at every scale, the files, and why it is made so.</summary>
+public sealed record LayerDetail(string? Why, string Recipe, IReadOnlyList<DetailFile> Files, IReadOnlyList<DetailFile> Scales, IReadOnlyList<PlatformName> Names)
+{
+    /// <summary>Puts it together.</summary>
+    public static LayerDetail Of(Workspace workspace, PlannedPack plan, LayerRef layer)
+    {
+        var state = workspace.States.First(d => d.Id == layer.Design);
+        var node = state.Measured.Drawing.Layers[layer.Ordinal];
+        var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Ref == layer) ?? plan.Planner.PictureOf(state, node);
+        var files = plan.Pack.Files.Where(f => f.Picture.Ref == layer)
+            .Select(f => (File: f, Model: new DetailFile(
+                f.Path, f.Scale.ToString(), f.Width, f.Height, Words.Weight(plan.WeightOf(f)),
+                plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.Sha256 is not null ? $"/pictures/files/{f.Key.Hex}.png" : null))).ToList();
+        var recipe = Core.Tagging.Recipe.For(picture.Making.Kind);
+        var said = string.Join(' ', state.MarkOf(node).Tags.Words());
+        return new(
+            picture.Crop?.Why, $"recipe {picture.Making.Kind}: {string.Join(' ', recipe.Formats)} at {string.Join(", ", recipe.Scales)}, crop {recipe.Crop}"
+                + (said.Length > 0 ? $"; said here: {said}" : ""),
+            [.. files.Select(f => f.Model)],
+            [.. files.Where(f => picture.Making.Scales.Contains(f.File.Scale)).DistinctBy(f => f.File.Scale).OrderBy(f => f.File.Scale).Select(f => f.Model)],
+            [.. workspace.Platforms.Select(p => new PlatformName(p.Name, p.NameOf(picture)))]);
+    }
+}

@@ -1,0 +1,54 @@
+using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Workers;
+using Kalypto.Store;
+using Kalypto.Web;
+using Kalypto.Web.Desk;
+using Kalypto.Web.Endpoints;
+using Kalypto.Web.UseCases;
+using Serilog;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: null));
+
+var connection = builder.Configuration["KALYPTO_DATABASE"]
+    ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./start, which starts the database and sets it.");
+var demoFolder = builder.Configuration["DemoFolder"] ?? "demo";
+builder.Services.AddSingleton(new Database(connection));
+builder.Services.AddSingleton<IRenderer>(new WorkerRenderer(new WorkerOptions
+{
+    Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
+    Fonts = Path.GetFullPath(Path.Combine(demoFolder, "fonts")),
+    TimeLimit = TimeSpan.FromSeconds(builder.Configuration.GetValue("DrawingSeconds", 30)),
+}));
+builder.Services.AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<EditStore>();
+builder.Services.AddSingleton<BlobStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<BuildStore>();
+builder.Services.AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddHostedService<DrawingService>();
+builder.Services.AddSingleton<OpenProject>().AddSingleton<BringIn>().AddSingleton<EditLayers>().AddSingleton<BuildPack>().AddSingleton<LoadDemo>();
+builder.Services.AddAntiforgery(options => options.HeaderName = "X-Kalypto-Token");
+builder.Services.AddHealthChecks();
+builder.Services.AddRazorPages();
+builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = BringIn.MostBytes);
+
+var app = builder.Build();
+app.Services.GetRequiredService<Database>().Migrate();
+await app.Services.GetRequiredService<DrawingQueue>().ReleaseAllAsync(default);
+await app.Services.GetRequiredService<BuildStore>().EndLeftOversAsync(default);
+
+app.UseExceptionHandler("/error");
+app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
+app.Use(SecurityHeaders.AddAsync);
+app.UseStaticFiles();
+app.MapHealthChecks("/health");
+app.MapRazorPages();
+app.MapProjects();
+app.MapBench();
+app.MapPictures();
+app.MapPack();
+
+await app.StartAsync();
+Console.WriteLine($"Kalypto is at {app.Urls.First()} (Ctrl-C ends it)");
+if (builder.Configuration.GetValue("Demo", false))
+{
+    await app.Services.GetRequiredService<LoadDemo>().WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping);
+}
+await app.WaitForShutdownAsync();

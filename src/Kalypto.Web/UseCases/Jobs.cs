@@ -1,0 +1,45 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
+using Kalypto.Store;
+using Kalypto.Web.Desk;
+
+namespace Kalypto.Web.UseCases;
+
+/// <summary>Makes drawing jobs out of layers and planned files.</summary>
+internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
+{
+    public DrawingJob Look(Picture picture)
+    {
+        var (row, state) = DesignOf(picture.Ref);
+        return Look(row, state, state.Measured.Drawing.Layers[picture.Ref.Ordinal]);
+    }
+
+    public DrawingJob Look(DesignRow row, DesignState state, Layer layer) =>
+        new(desk.LookKey(state.Isolate(layer).Key), row.DraftId, layer.Ordinal, state.Isolate(layer).Without, null);
+
+    public DrawingJob File(PlannedFile file)
+    {
+        var (row, state) = DesignOf(file.Picture.Ref);
+        var source = file.Source;
+        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, state.Isolate(state.Measured.Drawing.Layers[file.Picture.Ref.Ordinal]).Without,
+            new(source.X, source.Y, source.Width, source.Height, file.Width, file.Height, Quick: false));
+    }
+
+    /// <summary>A quick picture for the pages, that fits into a square.</summary>
+    /// <param name="row">The design.</param>
+    /// <param name="layer">The layer.</param>
+    /// <param name="isolation">The layer as it is to be shown.</param>
+    /// <param name="box">What to show, in drawing units.</param>
+    /// <param name="side">The side of the square, in px.</param>
+    public DrawingJob Quick(DesignRow row, Layer layer, Isolation isolation, Box box, int side)
+    {
+        var scale = side / Math.Max(1e-3, Math.Max(box.Width, box.Height));
+        var (width, height) = (Math.Max(1, (int)Math.Ceiling(box.Width * scale - 1e-6)), Math.Max(1, (int)Math.Ceiling(box.Height * scale - 1e-6)));
+        var key = Fingerprint.Of("quick", desk.Engine, isolation.Key.Hex,
+            $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)} {side}").Hex;
+        return new(key, row.DraftId, layer.Ordinal, isolation.Without, new(box.X, box.Y, width / scale, height / scale, width, height, Quick: true));
+    }
+
+    private (DesignRow Row, DesignState State) DesignOf(LayerRef layer) => workspace.Designs.First(d => d.State.Id == layer.Design);
+}

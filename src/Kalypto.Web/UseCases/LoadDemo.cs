@@ -1,0 +1,47 @@
+using Kalypto.Core.Deciding;
+using Kalypto.Store;
+
+namespace Kalypto.Web.UseCases;
+
+/// <summary>Brings in the demo: the visitor app and website of a small public observatory.</summary>
+public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers edit, OpenProject open, ILogger<LoadDemo> log)
+{
+    private const string Name = "Larkrise Observatory";
+
+    /// <summary>Loads it when there is no project at all.</summary>
+    public async Task WhenEmptyAsync(string folder, CancellationToken cancel)
+    {
+        if ((await projects.ListAsync(cancel)).Count > 0)
+        {
+            return;
+        }
+        var project = await bringIn.NewProjectAsync(Name, cancel);
+        foreach (var path in Directory.EnumerateFiles(folder, "*.svg").Order(StringComparer.Ordinal))
+        {
+            var result = await bringIn.FileAsync(project, Path.GetFileName(path), await File.ReadAllBytesAsync(path, cancel), cancel);
+            if (result.Design is null)
+            {
+                log.LogWarning("Demo: {Message}", result.Message);
+            }
+        }
+        await DecideSomeAsync(project, cancel);
+        var workspace = (await open.LoadAsync(project, cancel))!;
+        await open.DrawAheadAsync(workspace, await open.PlanAsync(workspace, cancel), DrawingQueue.Ahead, cancel);
+    }
+
+    /// <summary>A start that shows what decisions look like: some of the first screen is decided, the rest is open.</summary>
+    private async Task DecideSomeAsync(int project, CancellationToken cancel)
+    {
+        var workspace = (await open.LoadAsync(project, cancel))!;
+        foreach (var (row, state) in workspace.Designs)
+        {
+            LayerKey[] Named(params string[] names) =>
+                [.. state.Measured.Drawing.Layers.Where(l => names.Contains(l.Name)).Select(l => new LayerKey(row.DraftId, l.Ordinal))];
+            await edit.DecideAsync(project, Named("bell", "moon-phase", "book-button"), Decision.Ship, cancel);
+            await edit.DecideAsync(project, Named("status-bar", "page-title"), Decision.Code, cancel);
+            await edit.DecideAsync(project, Named("layout grid"), Decision.Leave, cancel);
+            await edit.TagAsync(project, Named("bell"), "icon to:icons", cancel);
+            await edit.TagAsync(project, Named("book-button"), "button", cancel);
+        }
+    }
+}

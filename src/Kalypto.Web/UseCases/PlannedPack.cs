@@ -1,0 +1,19 @@
+using Kalypto.Core.Packing;
+using Kalypto.Store;
+
+namespace Kalypto.Web.UseCases;
+
+/// <summary>The pack of a project with what is drawn of it.</summary>
+/// <param name="Pack">The pack.</param>
+/// <param name="Planner">What it was planned by.</param>
+/// <param name="Drawn">The files that are drawn, by key.</param>
+public sealed record PlannedPack(Pack Pack, PackPlanner Planner, IReadOnlyDictionary<string, DrawingRow> Drawn)
+{
+    /// <summary>The weight of a file, real or estimated.</summary>
+    public (long Bytes, bool IsEstimate) WeightOf(PlannedFile file) =>
+        Drawn.TryGetValue(file.Key.Hex, out var row) ? (row.Weight, false) : (WeightEstimate.Of(file), true);
+
+    /// <summary>The weight of several files, and whether any of it is estimated.</summary>
+    public (long Bytes, bool IsEstimate) WeightOf(IEnumerable<PlannedFile> files) => files.Select(WeightOf)
+        .Aggregate((Bytes: 0L, IsEstimate: false), (sum, weight) => (sum.Bytes + weight.Bytes, sum.IsEstimate || weight.IsEstimate));
+}
