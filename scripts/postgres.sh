@@ -40,9 +40,6 @@ postgres_up() {
   running=$(as_postgres sed -n 4p "$postgres_dir/postmaster.pid")
   KALYPTO_DATABASE="Host=127.0.0.1;Port=$running;Username=kalypto;Password=$(as_postgres cat "$secret");Database=kalypto;Maximum Pool Size=30"
   export KALYPTO_DATABASE
-  PGPASSWORD=$(as_postgres cat "$secret") "$postgres_bin/psql" -h 127.0.0.1 -p "$running" -U kalypto -d postgres -qAtc \
-    "select 1 from pg_database where datname = 'kalypto'" | grep -q 1 \
-    || PGPASSWORD=$(as_postgres cat "$secret") "$postgres_bin/psql" -h 127.0.0.1 -p "$running" -U kalypto -d postgres -qc "create database kalypto"
 }
 
 postgres_down() {

@@ -39,10 +39,10 @@ const book = () => `${statusBar('21:06')}
     <g data-name="calendar">
       <g data-name="month">${text('heading', 24, 240, 'November')}${icon('calendar', 328, 222, 'calendar')}</g>
       <g data-name="weekdays">${['M', 'T', 'W', 'T', 'F', 'S', 'S'].map((day, i) => text('small mid', 44 + i * 48, 268, day)).join('')}</g>
-      ${[0, 1, 2, 3].map(week => `<g data-name="week ${week + 1}">${[0, 1, 2, 3, 4, 5, 6].map(day => {
-    const number = week * 7 + day + 2;
+      ${[0, 1, 2].map(week => `<g data-name="week ${week + 1}">${[0, 1, 2, 3, 4, 5, 6].map(day => {
+    const number = week * 7 + day + 9;
     const chosen = number === 20;
-    return `${chosen ? `<circle data-name="chosen day" cx="${44 + day * 48}" cy="${295 + week * 40}" r="18" fill="#e5b45c"/>` : ''}${text(chosen ? 'body mid dark' : 'body mid', 44 + day * 48, 300 + week * 40, number, number < 12 ? ' opacity=".45"' : '')}`;
+    return `${chosen ? `<circle data-name="chosen day" cx="${44 + day * 48}" cy="${300 + week * 46}" r="18" fill="#e5b45c"/>` : ''}${text(chosen ? 'body mid dark' : 'body mid', 44 + day * 48, 305 + week * 46, number, number < 12 ? ' opacity=".45"' : '')}`;
   }).join('')}</g>`).join('')}
     </g>
     <g data-name="times">${['20:45', '21:30', '22:15'].map((time, i) => `<g data-name="time ${i + 1}"><rect x="${20 + i * 114}" y="458" width="107" height="44" rx="22" ${i === 1 ? 'fill="#e5b45c"' : 'class="panel"'}/>${text(i === 1 ? 'heading mid dark' : 'heading mid', 73.5 + i * 114, 486, time)}</g>`).join('')}</g>

@@ -1,4 +1,5 @@
 using DbUp;
+using DbUp.Engine.Output;
 using Npgsql;
 
 namespace Kalypto.Store;
@@ -19,10 +20,11 @@ public sealed class Database : IAsyncDisposable
 
     private string Connection { get; }
 
-    /// <summary>Brings the tables to the state that this version needs. Safe to call at every start.</summary>
+    /// <summary>Makes the database where there is none and brings its tables to the state that this version needs. Safe at every start.</summary>
     /// <exception cref="InvalidOperationException">A migration failed; the database is as it was before it.</exception>
     public void Migrate()
     {
+        EnsureDatabase.For.PostgresqlDatabase(Connection, new NoOpUpgradeLog());
         var result = DeployChanges.To.PostgresqlDatabase(Connection)
             .WithScriptsEmbeddedInAssembly(typeof(Database).Assembly)
             .WithTransactionPerScript()

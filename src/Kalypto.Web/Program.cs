@@ -5,7 +5,12 @@ using Kalypto.Web;
 using Kalypto.Web.Desk;
 using Kalypto.Web.Endpoints;
 using Kalypto.Web.UseCases;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Http.Features;
 using Serilog;
+
+// Numbers and dates are written by us, the same on every machine.
+System.Globalization.CultureInfo.DefaultThreadCurrentCulture = System.Globalization.CultureInfo.InvariantCulture;
 
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: null));
@@ -25,6 +30,8 @@ builder.Services.AddSingleton<BlobStore>().AddSingleton<DrawingStore>().AddSingl
 builder.Services.AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddHostedService<DrawingService>();
 builder.Services.AddSingleton<OpenProject>().AddSingleton<BringIn>().AddSingleton<EditLayers>().AddSingleton<BuildPack>().AddSingleton<LoadDemo>();
 builder.Services.AddAntiforgery(options => options.HeaderName = "X-Kalypto-Token");
+builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = BringIn.MostBytes);
+builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
 builder.Services.AddHealthChecks();
 builder.Services.AddRazorPages();
 builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = BringIn.MostBytes);
@@ -46,9 +53,9 @@ app.MapPictures();
 app.MapPack();
 
 await app.StartAsync();
-Console.WriteLine($"Kalypto is at {app.Urls.First()} (Ctrl-C ends it)");
 if (builder.Configuration.GetValue("Demo", false))
 {
     await app.Services.GetRequiredService<LoadDemo>().WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping);
 }
+Console.WriteLine($"Kalypto is at {app.Urls.First()} (Ctrl-C ends it)");
 await app.WaitForShutdownAsync();

@@ -56,7 +56,7 @@ public sealed class MeasuredDrawing
     private Screen? FindScreen(Layer layer)
     {
         var around = layer.Ancestors().Prepend(layer).Select(a => Drawing.Screens.FirstOrDefault(s => s.Root == a)).FirstOrDefault(s => s is not null);
-        if (around is not null || layer.Ordinal >= Shapes.Count || Shapes[layer.Ordinal] is not { } box)
+        if (around is not null || layer.Parent is null || layer.Ordinal >= Shapes.Count || Shapes[layer.Ordinal] is not { } box)
         {
             return around;
         }

@@ -1,4 +1,5 @@
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Reading;
 using Kalypto.Store;
 using Kalypto.Web.UseCases;
 
@@ -57,9 +58,15 @@ internal static class ProjectEndpoints
         var results = new List<BroughtIn>();
         foreach (var file in files)
         {
-            using var bytes = new MemoryStream((int)Math.Min(file.Length, int.MaxValue));
+            var name = Path.GetFileName(file.FileName);
+            if (file.Length > ReadingLimits.Default.Bytes)
+            {
+                results.Add(BringIn.TooLarge(name, file.Length));
+                continue;
+            }
+            using var bytes = new MemoryStream((int)file.Length);
             await file.CopyToAsync(bytes, cancel);
-            results.Add(await bringIn.FileAsync(project, Path.GetFileName(file.FileName), bytes.ToArray(), cancel));
+            results.Add(await bringIn.FileAsync(project, name, bytes.ToArray(), cancel));
         }
         return results;
     }

@@ -64,7 +64,7 @@ public sealed record BenchModel(
     {
         var blockers = plan.Pack.Blockers.ToList();
         return new(plan.Pack.Pictures.Length, plan.Pack.Files.Length, Words.Weight(plan.WeightOf(plan.Pack.Files)), blockers.Count,
-            blockers.FirstOrDefault()?.Sentence, blockers.Count == 0 && plan.Pack.Pictures.Length > 0, plan.Pack.Files.Length - plan.Drawn.Count);
+            blockers.FirstOrDefault()?.Sentence, blockers.Count == 0 && plan.Pack.Pictures.Length > 0, plan.Pack.Files.Length - plan.FilesDrawn);
     }
 
     /// <summary>How the files are made, in short: <c>PNG 1·2·3x</c>.</summary>

@@ -32,6 +32,10 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, IRendere
         }
     }
 
+    /// <summary>The answer to a file that is not even read.</summary>
+    public static BroughtIn TooLarge(string fileName, long bytes) => new(fileName, null,
+        $"{fileName} was not brought in. The file has {bytes / 1_000_000} MB; {ReadingLimits.Default.Bytes / 1_000_000} MB is the most. Split the drawing into several files, or embed its photos smaller.");
+
     /// <summary>The name of a design: that of its file, without folders and ending, as words.</summary>
     public static string DesignName(string fileName)
     {

@@ -52,13 +52,13 @@ public sealed class BuildPack(
         try
         {
             var plan = await open.PlanAsync(workspace, cancel);
-            var before = plan.Drawn.Count;
+            var before = plan.Drawn.Keys.ToHashSet();
             while (true)
             {
                 var change = desk.Changed;
                 // The files of one layer become known when its crop is; so look, plan and queue until nothing is missing.
                 plan = await open.PlanAsync(workspace, cancel);
-                await builds.ProgressAsync(id, plan.Drawn.Count, Math.Max(0, plan.Drawn.Count - before), cancel);
+                await builds.ProgressAsync(id, plan.FilesDrawn, plan.Drawn.Keys.Count(k => !before.Contains(k)), cancel);
                 if (await open.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel))
                 {
                     break;

@@ -9,6 +9,9 @@ namespace Kalypto.Web.UseCases;
 /// <param name="Drawn">The files that are drawn, by key.</param>
 public sealed record PlannedPack(Pack Pack, PackPlanner Planner, IReadOnlyDictionary<string, DrawingRow> Drawn)
 {
+    /// <summary>How many files of the pack are drawn; one drawing may serve several files.</summary>
+    public int FilesDrawn => Pack.Files.Count(f => Drawn.ContainsKey(f.Key.Hex));
+
     /// <summary>The weight of a file, real or estimated.</summary>
     public (long Bytes, bool IsEstimate) WeightOf(PlannedFile file) =>
         Drawn.TryGetValue(file.Key.Hex, out var row) ? (row.Weight, false) : (WeightEstimate.Of(file), true);

@@ -77,7 +77,10 @@ document.addEventListener('alpine:init', () => {
       return { picked: this.isPicked(row), cursor: row.ordinal === this.cursor, covered: row.coveredBy && row.decision === 'open', unseen: row.hidden };
     },
     indent(row) {
-      return `padding-left:${Math.min(row.depth, 9) * 14}px`;
+      return { paddingLeft: `${Math.min(row.depth, 9) * 14}px` };
+    },
+    nameClass(row) {
+      return row.notNamed ? (row.decision === 'ship' ? 'not-named' : 'default-name') : '';
     },
     twistClass(row) {
       return { none: !row.hasChildren, folded: this.folded.includes(row.ordinal) };
@@ -368,11 +371,11 @@ document.addEventListener('alpine:init', () => {
     // ---- picture
     get pictureShape() {
       const [, , width, height] = this.model.screen.box;
-      return `aspect-ratio:${width}/${height};--wide:${width / height}`;
+      return { aspectRatio: `${width}/${height}`, '--wide': String(width / height) };
     },
     placeOf(box) {
       const [, , width, height] = this.model.screen.box;
-      return `left:${100 * box[0] / width}%;top:${100 * box[1] / height}%;width:${100 * box[2] / width}%;height:${100 * box[3] / height}%`;
+      return { left: `${100 * box[0] / width}%`, top: `${100 * box[1] / height}%`, width: `${100 * box[2] / width}%`, height: `${100 * box[3] / height}%` };
     },
     get marks() {
       const shown = this.model.rows.filter(r => r.box && r.depth > 0 && (r.decision !== 'open' || this.isPicked(r) || r.ordinal === this.cursor) && (!r.hidden || this.isPicked(r)));
@@ -400,7 +403,7 @@ document.addEventListener('alpine:init', () => {
       }
     },
     get bandPlace() {
-      return this.band ? this.placeOf(this.band) : '';
+      return this.placeOf(this.band ?? [0, 0, 0, 0]);
     },
     pointerUp(event) {
       if (!this.down) {

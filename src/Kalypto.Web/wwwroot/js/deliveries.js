@@ -24,7 +24,7 @@ document.addEventListener('alpine:init', () => {
     headline(build) {
       switch (build.state) {
         case 'running': return `Building: ${build.done} of ${build.total} files`;
-        case 'done': return `${build.files} files · ${build.weight} · ${build.drawn} drawn for it`;
+        case 'done': return `${build.files} files · ${build.weight} · ${build.drawn ? build.drawn + ' drawn for it' : 'nothing had to be drawn'}`;
         case 'cancelled': return 'Cancelled';
         default: return 'Not built';
       }

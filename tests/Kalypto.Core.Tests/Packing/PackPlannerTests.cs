@@ -1,0 +1,169 @@
+using System.Text.Json;
+using Kalypto.Core.Checking;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Tests.Packing;
+
+public class PackPlannerTests
+{
+    private static readonly Box Shape = new(10, 10, 24, 24);
+
+    private static Mark Ship(string? name = null, string tags = "") => new(Decision.Ship, name, Tags.Parse(tags));
+
+    private static Pack Plan(string inside, params (string, Mark)[] marks) => Plan(Svg.Design(inside, Shape, marks));
+
+    private static Pack Plan(DesignState design) => new PackPlanner("engine 1", _ => new Look(Shape, null)).Plan([design], AllPlatforms.List);
+
+    [Fact]
+    public void A_layer_becomes_the_files_that_each_platform_wants()
+    {
+        var pack = Plan("<g id='nav'><path id='Bell Icon'/></g>", ("Bell Icon", Ship()));
+        Assert.Equal([
+            "android/res/drawable-hdpi/bell_icon.png 36", "android/res/drawable-ldpi/bell_icon.png 18", "android/res/drawable-mdpi/bell_icon.png 24",
+            "android/res/drawable-xhdpi/bell_icon.png 48", "android/res/drawable-xxhdpi/bell_icon.png 72", "android/res/drawable-xxxhdpi/bell_icon.png 96",
+            "apple/Assets.xcassets/nav/bell-icon.imageset/bell-icon.png 24", "apple/Assets.xcassets/nav/bell-icon.imageset/bell-icon@2x.png 48",
+            "apple/Assets.xcassets/nav/bell-icon.imageset/bell-icon@3x.png 72",
+            "web/nav/bell-icon.png 24", "web/nav/bell-icon@2x.png 48", "web/nav/bell-icon@3x.png 72",
+        ], pack.Files.Select(f => $"{f.Path} {f.Width}"));
+        Assert.Empty(pack.Blockers);
+        // Equal pictures are drawn once, whatever platform they are for.
+        Assert.Equal(6, pack.Files.Select(f => f.Key).Distinct().Count());
+    }
+
+    [Fact]
+    public void Own_scales_hold_on_every_platform_that_has_them()
+    {
+        var pack = Plan("<path id='bell'/>", ("bell", Ship(tags: "scale:1.5x,2x to:icons")));
+        Assert.Equal(["android/res/drawable-hdpi/bell.png", "android/res/drawable-xhdpi/bell.png",
+            "apple/Assets.xcassets/icons/bell.imageset/bell@2x.png", "web/icons/bell@1.5x.png", "web/icons/bell@2x.png"], pack.Files.Select(f => f.Path));
+    }
+
+    [Fact]
+    public void Apples_catalog_names_every_file_once()
+    {
+        var pack = Plan("<path id='bell'/>", ("bell", Ship(tags: "to:icons/nav")));
+        var contents = pack.SideFiles.ToDictionary(f => f.Path, f => JsonDocument.Parse(f.Text).RootElement);
+        Assert.Equal(4, contents.Count);
+        Assert.Equal("kalypto", contents["apple/Assets.xcassets/Contents.json"].GetProperty("info").GetProperty("author").GetString());
+        Assert.True(contents["apple/Assets.xcassets/icons/nav/Contents.json"].GetProperty("properties").GetProperty("provides-namespace").GetBoolean());
+        var images = contents["apple/Assets.xcassets/icons/nav/bell.imageset/Contents.json"].GetProperty("images").EnumerateArray().ToList();
+        Assert.Equal([("bell.png", "1x"), ("bell@2x.png", "2x"), ("bell@3x.png", "3x")],
+            images.Select(i => (i.GetProperty("filename").GetString()!, i.GetProperty("scale").GetString()!)));
+    }
+
+    [Fact]
+    public void Two_layers_at_one_path_block_and_a_free_name_is_offered()
+    {
+        const string Scene = "<path id='Bell'/><path id='bell'/><path id='bell-2'/>";
+        var pack = Plan(Scene, ("Bell", Ship()), ("bell", Ship()), ("bell-2", Ship()));
+        var blocker = Assert.Single(pack.Blockers);
+        Assert.Contains("“bell”", blocker.Sentence, StringComparison.Ordinal);
+        Assert.Contains("“Bell”", blocker.Sentence, StringComparison.Ordinal);
+        Assert.Equal("bell-3", blocker.Fix!.ShipName);
+        Assert.Empty(Plan(Scene, ("Bell", Ship()), ("bell", Ship(blocker.Fix.ShipName)), ("bell-2", Ship())).Blockers);
+    }
+
+    [Fact]
+    public void Folders_keep_names_apart_but_on_android_they_do_not()
+    {
+        var pack = Plan("<g id='a'><path id='bell'/></g><g id='b'><path id='bell2' data-name='bell'/></g>");
+        Assert.Empty(pack.Files);
+        var design = Svg.Design("<g id='a'><path id='bell'/></g><g id='b'><path id='x'/></g>", Shape, ("bell", Ship()), ("x", Ship("bell")));
+        Assert.Contains("Android", Assert.Single(Plan(design).Blockers).Sentence, StringComparison.Ordinal);
+        Assert.Empty(new PackPlanner("e", _ => new Look(Shape, null)).Plan([design], [new Web(), new Apple()]).Blockers);
+    }
+
+    [Theory]
+    [InlineData("class", "class-picture")]
+    [InlineData("3d dome", "n3d-dome")]
+    [InlineData("★", "picture-1")]
+    [InlineData("nul", "nul-picture")]
+    public void A_typed_name_that_is_refused_blocks_and_its_offer_is_accepted(string name, string offer)
+    {
+        var blocker = Assert.Single(Plan("<path id='a'/>", ("a", Ship(name))).Blockers);
+        Assert.Equal(offer, blocker.Fix!.ShipName);
+        Assert.Empty(Plan("<path id='a'/>", ("a", Ship(offer))).Blockers);
+        // A name out of the drawing is made acceptable without asking.
+        if (name != "★")
+        {
+            Assert.Empty(Plan($"<path id='{name}'/>", (name, Ship())).Blockers);
+        }
+    }
+
+    [Theory]
+    [InlineData("<path id='Group 4'/>", "Group 4", "", "not named yet")]
+    [InlineData("<path id='a' display='none'/>", "a", "", "hidden or locked layer ships")]
+    [InlineData("<g id='guides'/>", "guides", "", "guides ship")]
+    [InlineData("<text data-name='title'>Hi</text>", "title", "", "text as a picture")]
+    [InlineData("<path id='a'/>", "a", "-png", "nothing made")]
+    [InlineData("<path id='a'/>", "a", "crop:20x20", "ink outside its box")]
+    [InlineData("<g id='a'><text textLength='4'>Hi</text></g>", "a", "", "not kept from the drawing")]
+    public void Checks_find_what_is_wrong_with_a_shipped_layer(string inside, string layer, string tags, string check)
+    {
+        var finding = Assert.Single(Plan(inside, (layer, Ship(tags: tags))).Findings, f => f.Check == check);
+        Assert.Contains(layer, finding.Sentence, StringComparison.Ordinal);
+        Assert.DoesNotContain(Plan("<path id='fine'/>", ("fine", Ship())).Findings, f => f.Check == check);
+    }
+
+    [Fact]
+    public void A_layer_that_cannot_be_drawn_is_told_and_the_rest_goes_on()
+    {
+        var design = Svg.Design("<path id='bad' d='M0 0'/><path id='good' d='M1 1'/><path id='empty' d='M2 2'/>", Shape, ("bad", Ship()), ("good", Ship()), ("empty", Ship()));
+        var keys = design.Measured.Drawing.Layers.ToDictionary(l => design.Isolate(l).Key, l => l.Name);
+        var pack = new PackPlanner("e", key => keys[key] switch { "bad" => new(null, "It hangs."), "empty" => new(null, null), _ => new Look(Shape, null) })
+            .Plan([design], [new Web()]);
+        Assert.Equal(["good"], pack.Files.Select(f => f.Picture.LayerName).Distinct());
+        Assert.Contains(pack.Findings, f => f.Check == "cannot be drawn" && f.Sentence.Contains("It hangs.", StringComparison.Ordinal));
+        Assert.Contains(pack.Findings, f => f.Check == "nothing visible");
+    }
+
+    [Fact]
+    public void A_picture_with_too_few_pixels_is_told_with_what_it_has()
+    {
+        // A GIF head of 34 x 34 px on 24 pt: 1.4x.
+        var gif = Convert.ToBase64String([.. "GIF89a"u8, 34, 0, 34, 0, 0, 0, 0, 0]);
+        var inside = $"<image id='sky' width='24' height='24' preserveAspectRatio='none' href='data:image/gif;base64,{gif}'/>";
+        var finding = Assert.Single(Plan(inside, ("sky", Ship())).Findings, f => f.Check == "picture under its scale");
+        Assert.Contains("only 1.4x", finding.Sentence, StringComparison.Ordinal);
+        Assert.DoesNotContain(Plan(inside, ("sky", Ship(tags: finding.Fix!.Tags!))).Findings, f => f.Check == "picture under its scale");
+    }
+
+    [Fact]
+    public void Drawn_at_2x_halves_the_points_and_reads_the_same_pixels()
+    {
+        var one = Plan(Svg.Design("<path id='a'/>", Shape, ("a", Ship())));
+        var two = Plan(Svg.Design("<path id='a'/>", Shape, ("a", Ship())) with { DrawnAt = 2 });
+        Assert.Equal(12, two.Files.First(f => f.Path == "web/a.png").Width);
+        Assert.Equal(one.Files.First(f => f.Path == "web/a.png").Source, two.Files.First(f => f.Path == "web/a@2x.png").Source);
+    }
+
+    [Fact]
+    public void A_fraction_of_a_pixel_is_added_at_the_right_and_nothing_is_scaled()
+    {
+        var design = Svg.Design("<path id='a'/>", new Box(0, 0, 25, 25), ("a", Ship()));
+        var ldpi = new PackPlanner("e", _ => new Look(new Box(0, 0, 25, 25), null)).Plan([design], [new Android()]).Files.First(f => f.Scale.Factor == 0.75);
+        Assert.Equal(19, ldpi.Width);
+        Assert.Equal(19 / 0.75, ldpi.Source.Width, 9);
+    }
+
+    [Fact]
+    public void Progress_counts_what_nobody_has_to_decide_any_more()
+    {
+        var design = Svg.Design("<g id='a'><path id='b'/><path id='c'/></g><g id='d'><path id='e'/></g><path id='f'/>", Shape,
+            ("a", Ship()), ("e", new Mark(Decision.Code, null, Tags.Empty)));
+        Assert.Equal(new Progress(Ship: 1, Code: 1, Leave: 0, Covered: 3, Open: 1), Progress.Of(design.Measured.Drawing.Layers, design.MarkOf));
+    }
+
+    [Fact]
+    public void The_manifest_is_the_same_for_the_same_pack()
+    {
+        var files = Plan("<path id='a'/>", ("a", Ship())).Files.Select(f => new BuiltFile(f, 10, new string('0', 64))).ToList();
+        var manifest = Manifest.Write("Project", files, []);
+        Assert.Equal(manifest, Manifest.Write("Project", files.AsEnumerable().Reverse(), []));
+        Assert.Equal(files.Count, JsonDocument.Parse(manifest).RootElement.GetProperty("files").GetArrayLength());
+    }
+}

@@ -1,0 +1,84 @@
+using System.Text;
+using Kalypto.Core.Reading;
+
+namespace Kalypto.Core.Tests.Reading;
+
+public class HostileFileTests
+{
+    private const string Head = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'>";
+
+    public static TheoryData<string, string, string> Refused() => new()
+    {
+        { "empty file", "", "empty" },
+        { "not XML", "hello", "not well-formed" },
+        { "binary", "\u0001\u0002\u0003", "not well-formed" },
+        { "other XML", "<html><body/></html>", "<html>" },
+        { "other namespace", "<svg xmlns='urn:other'/>", "not an SVG" },
+        { "cut off", Head + "<g><rect", "not whole" },
+        { "cut off in text", Head + "<text>ab", "not whole" },
+        { "wrong end tag", Head + "<g></rect></svg>", "not whole" },
+        { "entity bomb", "<!DOCTYPE svg [<!ENTITY a 'x'><!ENTITY b '&a;&a;&a;&a;'>]>" + Head + "&b;</svg>", "entities" },
+        { "outside entity", "<!DOCTYPE svg [<!ENTITY f SYSTEM 'file:///etc/passwd'>]>" + Head + "<text>&f;</text></svg>", "entities" },
+        { "undeclared entity", Head + "<text>&lol;</text></svg>", "undeclared" },
+        { "linked picture", Head + "<image href='http://10.0.0.1/a.png'/></svg>", "outside the file" },
+        { "picture from the disk", Head + "<image href='file:///etc/passwd'/></svg>", "outside the file" },
+        { "linked fragment", Head + "<use href='other.svg#a'/></svg>", "outside the file" },
+        { "linked paint", Head + "<rect fill='url(http://x/y#p)'/></svg>", "outside the file" },
+        { "linked paint in a style sheet", Head + "<style>rect{fill:url(http://x/y#p)}</style><rect/></svg>", "outside the file" },
+        { "depth", Head + string.Concat(Enumerable.Repeat("<g>", 100_000)), "deep" },
+        { "width", "<svg xmlns='http://www.w3.org/2000/svg' width='1e9' height='1e9'/>", "32000 on a side" },
+        { "no size", "<svg xmlns='http://www.w3.org/2000/svg'/>", "how large" },
+        { "zero viewBox", "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 0 0'/>", "nothing fits" },
+        { "negative viewBox", "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 -5 10'/>", "nothing fits" },
+        { "words for a viewBox", "<svg xmlns='http://www.w3.org/2000/svg' viewBox='a b c d'/>", "not four numbers" },
+        { "infinite viewBox", "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 1e999 10'/>", "not four numbers" },
+        { "use bomb", Head + "<g id='a0'><rect/></g>" + string.Concat(Enumerable.Range(1, 40).Select(i => $"<g id='a{i}'><use href='#a{i - 1}'/><use href='#a{i - 1}'/></g>")) + "</svg>", "Repeats" },
+        { "use of itself", Head + "<g id='a'><use href='#a'/></g></svg>", "itself" },
+        { "long filter", Head + "<filter id='f'>" + string.Concat(Enumerable.Repeat("<feGaussianBlur/>", 500)) + "</filter></svg>", "steps" },
+        { "compressed", "\u001f\u008b", "compressed" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Refused))]
+    public void Is_refused_with_its_reason_and_a_remedy(string what, string file, string reason)
+    {
+        var bytes = what == "compressed" ? [0x1f, 0x8b, 8, 0] : Encoding.UTF8.GetBytes(file);
+        var refusal = Assert.Throws<DrawingRefusedException>(() => SvgReader.Read(bytes, what));
+        Assert.Contains(reason, refusal.Message, StringComparison.OrdinalIgnoreCase);
+        Assert.EndsWith(".", refusal.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Too_many_bytes_and_elements_are_refused()
+    {
+        var limits = new ReadingLimits { Bytes = 200_000, Elements = 500 };
+        Assert.Contains("MB", Refusal(new byte[200_001], limits), StringComparison.Ordinal);
+        Assert.Contains("elements", Refusal(Encoding.UTF8.GetBytes(Head + string.Concat(Enumerable.Repeat("<g/>", 501)) + "</svg>"), limits), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Scripts_handlers_and_foreign_content_are_left_out_and_said()
+    {
+        var drawing = Svg.Read("""
+            <script>alert(1)</script><rect id='a' onclick='alert(2)' onload='x'/><a href='javascript:alert(3)'><rect id='b'/></a>
+            <foreignObject><body xmlns='http://www.w3.org/1999/xhtml'><script>1</script></body></foreignObject><animate attributeName='x'/>
+            """);
+        var all = drawing.Root.SelfAndDescendants().ToList();
+        Assert.DoesNotContain(all, e => e.Name is "script" or "foreignObject" or "animate");
+        Assert.DoesNotContain(all.SelectMany(e => e.Attributes), a => a.Name.StartsWith("on", StringComparison.Ordinal) || a.Value.Contains("alert", StringComparison.Ordinal));
+        Assert.Contains(drawing.Notes, n => n.Sentence.Contains("script", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_plain_document_type_and_endless_names_come_in()
+    {
+        var file = "<!DOCTYPE svg PUBLIC '-//W3C//DTD SVG 1.1//EN' 'http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd'>"
+            + Head + $"<rect data-name='../../etc/passwd'/><rect data-name='{new string('n', 5000)}'/></svg>";
+        var drawing = SvgReader.Read(Encoding.UTF8.GetBytes(file), "Drawing");
+        Assert.Equal("../../etc/passwd", drawing.Layers[1].Name);
+        Assert.Equal(200, drawing.Layers[2].Name.Length);
+    }
+
+    private static string Refusal(byte[] file, ReadingLimits limits) =>
+        Assert.Throws<DrawingRefusedException>(() => SvgReader.Read(file, "Drawing", limits)).Message;
+}

@@ -1,0 +1,74 @@
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Core.Tests.Reading;
+
+public class StyleTests
+{
+    private static string? Fill(string css, string inside, string name = "x") =>
+        Svg.Read($"<style>{css}</style>{inside}").Layer(name).Element.Style("fill");
+
+    [Theory]
+    [InlineData("rect { fill: red } .a { fill: blue }", "<rect id='x' class='a b' fill='green'/>", "blue")]
+    [InlineData("#x { fill: blue } rect.a { fill: red }", "<rect id='x' class='a'/>", "blue")]
+    [InlineData("rect { fill: red !important }", "<rect id='x' style='fill:blue'/>", "red")]
+    [InlineData("rect { fill: red }", "<rect id='x' style='fill:blue'/>", "blue")]
+    [InlineData("g > rect:nth-child(2) { fill: red }", "<g><circle/><rect id='x'/></g>", "red")]
+    [InlineData("g rect { fill: red }", "<g><g><rect id='x'/></g></g>", "red")]
+    [InlineData("circle + rect { fill: red }", "<circle/><rect id='x'/>", "red")]
+    [InlineData("rect:not(.b) { fill: red }", "<rect id='x'/>", "red")]
+    [InlineData("@media print { rect { fill: red } } @media screen { rect { fill: blue } }", "<rect id='x'/>", "blue")]
+    [InlineData("circle rect { fill: red }", "<rect id='x'/>", null)]
+    public void Rules_are_written_onto_the_elements_they_pick(string css, string inside, string? fill) => Assert.Equal(Norm(fill), Norm(Fill(css, inside)));
+
+    [Theory]
+    [InlineData(":root { --c: #123456 } rect { fill: var(--c) }", "#123456")]
+    [InlineData("rect { fill: var(--none, #abcdef) }", "#abcdef")]
+    [InlineData(":root { --a: var(--b); --b: #010203 } rect { fill: var(--a) }", "#010203")]
+    [InlineData(":root { --a: var(--a) } rect { fill: var(--a) }", null)]
+    public void Custom_properties_are_resolved(string css, string? fill) => Assert.Equal(Norm(fill), Norm(Fill(css, "<rect id='x'/>")));
+
+    // Worked out with the sample code of CSS Color level 4.
+    [Theory]
+    [InlineData("rgb(0 80 255 / 50%)", "rgba(0,80,255,0.5)")]
+    [InlineData("hsl(120deg 100% 25%)", "rgba(0,128,0,1)")]
+    [InlineData("hwb(0 20% 20%)", "rgba(204,51,51,1)")]
+    [InlineData("oklch(0.628 0.2577 29.23)", "rgba(255,0,0,1)")]
+    [InlineData("oklab(1 0 0)", "rgba(255,255,255,1)")]
+    [InlineData("lab(54.29 80.82 69.91)", "rgba(255,0,0,1)")]
+    [InlineData("color(srgb 1 0.5 0)", "rgba(255,128,0,1)")]
+    [InlineData("color(display-p3 1 1 1)", "rgba(255,255,255,1)")]
+    public void Modern_colours_are_written_the_old_way(string colour, string expected) =>
+        Assert.Equal(expected, Svg.Read($"<rect id='x' fill='{colour}'/>").Layer("x").Element.Style("fill"));
+
+    [Fact]
+    public void A_drop_shadow_is_written_as_the_steps_that_define_it()
+    {
+        var drawing = Svg.Read("<filter id='f'><feDropShadow dx='1' dy='2' stdDeviation='3' flood-color='red' flood-opacity='.4'/></filter><rect id='x' filter='url(#f)'/>");
+        var steps = drawing.Definitions["f"].Element.Elements.ToList();
+        Assert.Equal(["feGaussianBlur", "feOffset", "feFlood", "feComposite", "feMerge"], steps.Select(s => s.Name));
+        Assert.Equal(("SourceGraphic", "3"), (steps[0]["in"], steps[0]["stdDeviation"]));
+        Assert.Equal(("1", "2"), (steps[1]["dx"], steps[1]["dy"]));
+        Assert.Equal(("red", ".4"), (steps[2]["flood-color"], steps[2]["flood-opacity"]));
+        Assert.Equal("SourceGraphic", steps[4].Elements.Last()["in"]);
+    }
+
+    [Fact]
+    public void What_cannot_be_kept_is_said_for_its_layer()
+    {
+        var drawing = Svg.Read("<g id='a'><text id='t' textLength='40'>Hi</text></g><image id='w' href='data:image/webp;base64,UklGRg=='/><image id='j' href='data:image/jpg;base64,/9j/4AAQ'/>");
+        Assert.Contains(drawing.Notes, n => n.Layer == drawing.Layer("t").Ordinal && n.Sentence.Contains("textLength", StringComparison.Ordinal));
+        Assert.Contains(drawing.Notes, n => n.Layer == drawing.Layer("w").Ordinal && n.Sentence.Contains("WebP", StringComparison.Ordinal));
+        Assert.StartsWith("data:image/jpeg;base64,", drawing.Layer("j").Element["href"], StringComparison.Ordinal);
+    }
+
+    // The style sheet reader may write plain colours as rgb().
+    private static string? Norm(string? colour) => colour?.Replace(" ", "", StringComparison.Ordinal) switch
+    {
+        "rgb(255,0,0)" => "red",
+        "rgb(0,0,255)" => "blue",
+        "rgb(18,52,86)" => "#123456",
+        "rgb(171,205,239)" => "#abcdef",
+        "rgb(1,2,3)" => "#010203",
+        var c => c,
+    };
+}

@@ -1,0 +1,183 @@
+using System.Text;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Reading;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Store.Tests;
+
+public class StoreTests(DatabaseFixture fixture)
+{
+    private static readonly byte[] File = Encoding.UTF8.GetBytes(
+        "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><g id='a'><rect id='b'/></g><rect id='c'/></svg>");
+
+    private readonly Database database = fixture.Database;
+    private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
+
+    private EditStore Edits => new(database);
+
+    private async Task<(int Project, int Draft)> NewDesignAsync()
+    {
+        var project = await new ProjectStore(database).AddAsync("Project", ["web"], cancel);
+        var drawing = SvgReader.Read(File, "Drawing");
+        await new DesignStore(database).AddAsync(project, "Drawing", 1, "drawing.svg", File, drawing, [null, new Box(1, 2, 3, 4), null, null], cancel);
+        return (project, (await new DesignStore(database).ListAsync(project, cancel)).Single().DraftId);
+    }
+
+    private Task DecideAsync(int project, int draft, Decision decision, params int[] layers) =>
+        Edits.EditAsync(project, $"{decision}", [.. layers.Select(l => new LayerKey(draft, l))], (_, mark) => mark with { Decision = decision }, cancel);
+
+    private async Task<string> StateAsync(int draft) => string.Join(' ', (await Edits.MarksAsync(draft, cancel))
+        .Where(m => m.Value != Mark.None).OrderBy(m => m.Key).Select(m => $"{m.Key}:{m.Value.Decision}:{m.Value.ShipName}:{m.Value.Tags}"));
+
+    [Fact]
+    public async Task Migrating_again_changes_nothing()
+    {
+        database.Migrate();
+        Assert.NotNull(await new ProjectStore(database).ListAsync(cancel));
+    }
+
+    [Fact]
+    public async Task A_design_comes_back_as_it_was_brought_in()
+    {
+        var (project, draft) = await NewDesignAsync();
+        var designs = new DesignStore(database);
+        var (name, file) = (await designs.FileAsync(draft, cancel))!.Value;
+        Assert.Equal(("Drawing", File), (name, file));
+        Assert.Equal([null, new Box(1, 2, 3, 4), null, null], await designs.ShapesAsync(draft, cancel));
+        Assert.Equal(project, (await designs.ListAsync(project, cancel)).Single().ProjectId);
+    }
+
+    [Fact]
+    public async Task Every_edit_can_be_undone_and_done_again()
+    {
+        var (project, draft) = await NewDesignAsync();
+        await DecideAsync(project, draft, Decision.Ship, 1, 2);
+        await Edits.EditAsync(project, "Name", [new(draft, 1)], (_, mark) => mark with { ShipName = "bell" }, cancel);
+        await Edits.EditAsync(project, "Tag", [new(draft, 1), new(draft, 3)], (_, mark) => mark with { Tags = Tags.Parse("icon to:x") }, cancel);
+        const string All = "1:Ship:bell:icon to:x 2:Ship:: 3:Open::icon to:x";
+        Assert.Equal(All, await StateAsync(draft));
+
+        Assert.Equal("Tag", (await Edits.UndoAsync(project, cancel))!.Label);
+        Assert.Equal("1:Ship:bell: 2:Ship::", await StateAsync(draft));
+        await Edits.UndoAsync(project, cancel);
+        await Edits.UndoAsync(project, cancel);
+        Assert.Equal("", await StateAsync(draft));
+        Assert.Null(await Edits.UndoAsync(project, cancel));
+
+        for (var i = 0; i < 3; i++)
+        {
+            Assert.NotNull(await Edits.RedoAsync(project, cancel));
+        }
+        Assert.Equal(All, await StateAsync(draft));
+        Assert.Null(await Edits.RedoAsync(project, cancel));
+    }
+
+    [Fact]
+    public async Task A_new_edit_ends_what_could_be_done_again_and_an_empty_one_leaves_no_trace()
+    {
+        var (project, draft) = await NewDesignAsync();
+        await DecideAsync(project, draft, Decision.Ship, 1);
+        await DecideAsync(project, draft, Decision.Ship, 1);
+        await Edits.UndoAsync(project, cancel);
+        Assert.Equal("", await StateAsync(draft));
+        await DecideAsync(project, draft, Decision.Leave, 2);
+        Assert.Null(await Edits.RedoAsync(project, cancel));
+        Assert.Equal("2:Leave::", await StateAsync(draft));
+    }
+
+    [Fact]
+    public async Task Edits_of_two_people_at_once_lose_nothing()
+    {
+        var (project, draft) = await NewDesignAsync();
+        await Task.WhenAll(Enumerable.Range(0, 20).SelectMany(i => new[]
+        {
+            Edits.EditAsync(project, "Name", [new(draft, i)], (_, mark) => mark with { ShipName = $"n{i}" }, cancel),
+            DecideAsync(project, draft, Decision.Ship, i),
+        }));
+        var marks = await Edits.MarksAsync(draft, cancel);
+        Assert.Equal(Enumerable.Range(0, 20).Select(i => (Decision.Ship, $"n{i}")), marks.OrderBy(m => m.Key).Select(m => (m.Value.Decision, m.Value.ShipName!)));
+    }
+
+    [Fact]
+    public async Task Drawn_at_is_undone_like_any_edit()
+    {
+        var (project, _) = await NewDesignAsync();
+        async Task<DesignRow> Design() => (await new DesignStore(database).ListAsync(project, cancel)).Single();
+        await Edits.SetDrawnAtAsync(project, (await Design()).Id, 3, cancel);
+        Assert.Equal(3, (await Design()).DrawnAt);
+        await Edits.UndoAsync(project, cancel);
+        Assert.Equal(1, (await Design()).DrawnAt);
+    }
+
+    [Fact]
+    public async Task Equal_bytes_are_kept_once_and_drawings_are_found_by_key()
+    {
+        var drawings = new DrawingStore(database);
+        var (one, two, bad) = (Key("one"), Key("two"), Key("bad"));
+        await drawings.PutAsync(one, [1, 2, 3], null, cancel);
+        await drawings.PutAsync(two, [1, 2, 3], null, cancel);
+        await drawings.PutAsync(bad, null, "It hangs.", cancel);
+        await drawings.PutLookAsync(one, new Look(new Box(1, 2, 3, 4), null), cancel);
+        var found = await drawings.FindAsync([one, two, bad, Key("none")], cancel);
+        Assert.Equal(3, found.Count);
+        Assert.Equal(found[one].Sha256, found[two].Sha256);
+        Assert.Equal((null, "It hangs."), (found[bad].Sha256, found[bad].Failure));
+        Assert.Equal([1, 2, 3], await drawings.BytesAsync(two, cancel));
+        Assert.Equal(new Box(1, 2, 3, 4), (await drawings.LooksAsync([one], cancel))[one].Ink);
+    }
+
+    [Fact]
+    public async Task The_queue_hands_each_job_to_one_taker_most_urgent_first()
+    {
+        var queue = new DrawingQueue(database);
+        var jobs = Enumerable.Range(0, 40).Select(i => new DrawingJob(Key($"job {i}"), 1, i, [7], new(0, 0, 1, 1, 10, 10, false))).ToList();
+        await queue.AddAsync(jobs, DrawingQueue.Ahead, cancel);
+        await queue.AddAsync([jobs[33]], DrawingQueue.Wanted, cancel);
+        var lease = TimeSpan.FromMinutes(5);
+        Assert.Equal(33, (await queue.TakeAsync(lease, cancel))!.Value.Job.Ordinal);
+
+        var taken = await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ =>
+        {
+            var mine = new List<DrawingJob>();
+            while (await queue.TakeAsync(lease, cancel) is var (job, _))
+            {
+                mine.Add(job);
+            }
+            return mine;
+        }));
+        Assert.Equal(39, taken.SelectMany(t => t).Select(j => j.Ordinal).Distinct().Count());
+        Assert.Equal(39, taken.Sum(t => t.Count));
+        Assert.Equal([7], taken[0].Concat(taken[1]).First().Without);
+
+        // A taker that died gives its jobs back; one that dies again and again is given up.
+        foreach (var expected in new[] { false, false, true })
+        {
+            await queue.ReleaseAllAsync(cancel);
+            var again = await queue.TakeAsync(TimeSpan.Zero, cancel);
+            Assert.Equal(expected, again!.Value.GivenUp);
+            await queue.ReleaseAllAsync(cancel);
+        }
+        foreach (var job in jobs)
+        {
+            await queue.DoneAsync(job.Key, cancel);
+        }
+        Assert.Null(await queue.TakeAsync(lease, cancel));
+    }
+
+    [Fact]
+    public async Task Builds_left_running_by_a_crash_are_ended_at_the_next_start()
+    {
+        var (project, _) = await NewDesignAsync();
+        var builds = new BuildStore(database);
+        var id = await builds.AddAsync(project, 12, cancel);
+        await builds.ProgressAsync(id, 5, 3, cancel);
+        await builds.EndLeftOversAsync(cancel);
+        var row = (await builds.FindAsync(id, cancel))!;
+        Assert.Equal(("failed", 12, 5, 3), (row.State, row.Total, row.Done, row.Drawn));
+        Assert.Contains("Build again", row.Message, StringComparison.Ordinal);
+    }
+
+    private static string Key(string text) => Fingerprint.Of("store test", text).Hex;
+}

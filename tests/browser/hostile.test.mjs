@@ -1,0 +1,111 @@
+// What comes in is hostile until proven otherwise: each file is refused or drawn with a clear word, and nothing else suffers.
+import assert from 'node:assert/strict';
+import { mkdtempSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, before, test } from 'node:test';
+import { launch } from './browser.mjs';
+import { serve } from './server.mjs';
+
+const head = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">';
+const svg = inside => `${head}${inside}</svg>`;
+const refused = {
+  'empty.svg': ['', /empty/],
+  'not-svg.svg': ['<html></html>', /not an SVG/],
+  'text.svg': ['hello', /well-formed/],
+  'picture.svg': [Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0]), /well-formed/],
+  'cut-off.svg': [head + '<g><rect width="4', /not whole/],
+  'entities.svg': ['<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]>' + svg('&b;'), /entities/],
+  'outside-entity.svg': ['<!DOCTYPE svg [<!ENTITY a SYSTEM "file:///etc/passwd">]>' + svg('<text>&a;</text>'), /entities/],
+  'link.svg': [svg('<image href="http://127.0.0.1:9/a.png"/>'), /outside the file/],
+  'disk.svg': [svg('<image href="/etc/passwd"/>'), /outside the file/],
+  'deep.svg': [head + '<g>'.repeat(100_000) + '</g>'.repeat(100_000) + '</svg>', /deep/],
+  'wide.svg': ['<svg xmlns="http://www.w3.org/2000/svg" width="1e9" height="1e9"/>', /on a side/],
+  'zero.svg': ['<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 0 0"/>', /nothing fits/],
+  'use-bomb.svg': [svg('<g id="a0"><rect/></g>' + Array.from({ length: 40 }, (_, i) => `<g id="a${i + 1}"><use href="#a${i}"/><use href="#a${i}"/></g>`).join('')), /Repeats/],
+  'use-itself.svg': [svg('<g id="a"><use href="#a"/></g>'), /itself/],
+  'million.svg': [svg('<g/>'.repeat(1_000_000)), /elements/],
+  'huge.svg': [null, /MB/],
+};
+const taken = {
+  'script.svg': svg('<script>document.title = "owned"</script><rect width="9" height="9" onload="alert(1)"/>'),
+  'names.svg': svg(`<rect data-name="../../../etc/passwd" width="9" height="9"/><rect data-name="${'n'.repeat(5000)}" width="9" height="9"/><rect data-name="&lt;img src=x onerror=alert(1)&gt;" width="9" height="9"/>`),
+  'turbulence.svg': svg('<filter id="f" x="0" y="0" width="1" height="1"><feTurbulence baseFrequency=".9" numOctaves="900000"/></filter><rect id="storm" width="400" height="400" filter="url(#f)"/><rect id="calm" width="20" height="20"/>'),
+  'nested-filters.svg': svg('<filter id="f"><feGaussianBlur stdDeviation="200"/></filter>' + '<g filter="url(#f)">'.repeat(150) + '<rect width="9" height="9"/>' + '</g>'.repeat(150)),
+};
+
+let server, browser, page, folder;
+before(async () => {
+  server = await serve({ seconds: 3 });
+  browser = await launch();
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  folder = mkdtempSync(join(tmpdir(), 'kalypto-hostile-'));
+  for (const [name, [content]] of Object.entries(refused)) {
+    writeFileSync(join(folder, name), content ?? svg('<g/>'));
+  }
+  truncateSync(join(folder, 'huge.svg'), 200_000_000);
+  for (const [name, content] of Object.entries(taken)) {
+    writeFileSync(join(folder, name), content);
+  }
+});
+after(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+test('each broken or hostile file is refused by name with its reason, and the others come in', { timeout: 240_000 }, async () => {
+  await page.goto(`${server.address}/projects/1`);
+  const names = [...Object.keys(refused), 'names.svg'];
+  await page.setInputFiles('input[type=file]', names.map(n => join(folder, n)));
+  await page.waitForFunction(n => document.querySelectorAll('.bring-in-results > p:not([style*="none"])').length === n
+    && !document.querySelector('.bring-in-results .spinner-border')?.checkVisibility(), names.length, { timeout: 200_000 });
+  for (const [name, [, reason]] of Object.entries(refused)) {
+    const message = await page.locator('.bring-in-results p', { hasText: `${name} was not brought in` }).innerText();
+    assert.match(message, reason, name);
+  }
+  assert.equal(await page.locator('.bring-in-results p.good').count(), 1);
+});
+
+test('the demo is as it was', async () => {
+  await page.goto(`${server.address}/projects/1`);
+  assert.deepEqual(await page.locator('.design h1').allInnerTexts(), ['Visitor app', 'Website', 'Names']);
+});
+
+test('names with markup and paths are only names', async () => {
+  await page.goto(`${server.address}/projects/1/bench/3/0`);
+  await page.waitForSelector('.ledger-row');
+  const names = await page.locator('.ledger-row .cell-name strong').allInnerTexts();
+  assert.ok(names.includes('<img src=x onerror=alert(1)>'));
+  for (const _ of [1, 2, 3]) {
+    await page.locator('.rows').focus();
+    await page.keyboard.press('ArrowDown');
+    await Promise.all([page.waitForResponse(/edit$/), page.keyboard.press('s')]);
+  }
+  await page.goto(`${server.address}/projects/1/pack`);
+  await page.waitForSelector('.pack-card');
+  const text = await page.locator('.shelf').innerText();
+  assert.match(text, /etc-passwd\.png/);
+  assert.doesNotMatch(text, /\.\.\//);
+});
+
+test('a drawing that hangs the renderer is a finding on its layer while the rest is drawn', { timeout: 240_000 }, async () => {
+  await page.goto(server.address);
+  await page.setInputFiles('input[type=file]', Object.keys(taken).filter(n => n !== 'names.svg').map(n => join(folder, n)));
+  await page.waitForURL(/projects\/2$/, { timeout: 120_000 });
+  assert.notEqual(await page.title(), 'owned');
+  const bench = await page.locator('.screen-card', { hasText: 'Turbulence' }).getAttribute('href');
+  await page.goto(server.address + bench);
+  await page.waitForSelector('.ledger-row');
+  await page.locator('.rows').focus();
+  for (const _ of ['storm', 'calm']) {
+    await page.keyboard.press('ArrowDown');
+    await Promise.all([page.waitForResponse(/edit$/), page.keyboard.press('s')]);
+  }
+  const row = page.locator('.row-block', { has: page.locator('strong', { hasText: /^storm$/ }) });
+  await row.locator('.count.warning').waitFor({ timeout: 120_000 });
+  assert.match(await row.locator('.count.warning').getAttribute('title'), /cannot be drawn.*longer than 3 seconds/s);
+  const calm = page.locator('.row-block', { has: page.locator('strong', { hasText: /^calm$/ }) });
+  await page.waitForFunction(() => [...document.querySelectorAll('.row-block')].some(r => r.querySelector('strong').textContent === 'calm' && /^\d+(\.\d)? (B|kB)/.test(r.querySelector('.cell-weight').innerText)), null, { timeout: 120_000 });
+  assert.equal(await calm.locator('.cell-files').innerText(), '12');
+  assert.equal((await page.request.get(`${server.address}/health`)).status(), 200);
+});
