@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
@@ -32,6 +33,7 @@ builder.Services.AddSingleton<OpenProject>().AddSingleton<BringIn>().AddSingleto
 builder.Services.AddAntiforgery(options => options.HeaderName = "X-Kalypto-Token");
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = BringIn.MostBytes);
 builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
+builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter()));
 builder.Services.AddHealthChecks();
 builder.Services.AddRazorPages();
 builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = BringIn.MostBytes);

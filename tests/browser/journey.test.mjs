@@ -84,6 +84,7 @@ test('ten layers are decided, named and tagged by keyboard alone', async () => {
     await key('/');
     await page.keyboard.type(tags + ' ');
     await settled(() => key('Enter'));
+    await page.waitForFunction(() => document.activeElement.matches('.rows'));
   }
   assert.equal(await ships(), before + 10);
   assert.match(await page.locator('.bench-foot').innerText(), /13 layers/);
@@ -101,7 +102,7 @@ test('a mistyped tag is told with the nearest and changes nothing', async () => 
 });
 
 test('undo takes back and redo does again', async () => {
-  await cursorTo('tab-ticket');
+  await cursorTo('tab-visits');
   const shipped = await ships();
   await settled(() => key('l'));
   assert.equal(await ships(), shipped - 1);
@@ -115,7 +116,7 @@ test('undo takes back and redo does again', async () => {
 
 test('picking in the picture picks in the ledger and goes one level in', async () => {
   const picture = await page.locator('.picture').boundingBox();
-  const at = [picture.x + picture.width * 187 / 375, picture.y + picture.height * 236 / 812];
+  const at = [picture.x + picture.width * 230 / 375, picture.y + picture.height * 236 / 812];
   await page.mouse.click(...at);
   assert.equal(await cursorName(), 'moon-phase');
   await page.mouse.click(...at);
@@ -137,6 +138,7 @@ test('a path taken twice blocks the build until the offered name is taken', asyn
   await key('/');
   await page.keyboard.type('to:icons/sky ');
   await settled(() => key('Enter'));
+  await page.waitForFunction(() => document.activeElement.matches('.rows'));
   await page.waitForSelector('text=1 must be settled first');
   assert.ok(await page.locator('button:has-text("Build the pack")').isDisabled());
   // Rows come in the order of the drawing: the later of the two is asked to change.
@@ -155,10 +157,12 @@ test('a path taken twice blocks the build until the offered name is taken', asyn
 });
 
 async function build() {
+  const before = await page.locator('.build').count();
   await page.click('button:has-text("Build the pack")');
-  const link = page.locator('.build').first().locator('a[download]');
   await page.waitForURL(/deliveries/);
-  await link.waitFor({ timeout: 240_000 });
+  await page.waitForFunction(n => document.querySelectorAll('.build').length > n
+    && document.querySelector('.build').dataset.state === 'done', before, { timeout: 240_000 });
+  const link = page.locator('.build').first().locator('a[download]');
   const response = await page.request.get(server.address + await link.getAttribute('href'));
   return { zip: await response.body(), text: await page.locator('.build').first().innerText() };
 }

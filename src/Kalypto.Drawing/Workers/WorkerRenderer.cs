@@ -67,9 +67,11 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 (answer, _) =>
                 {
                     var layer = rest[done++];
-                    if (answer is { Box: { } stroked, Outline: { } outline } && (stroked.Width > 0 || stroked.Height > 0))
+                    if (answer is { Box: { } stroked, Outline: { } outline } && (HasSize(stroked) || HasSize(outline)))
                     {
-                        var edges = new StrokeEdges(Placed(stroked), Placed(outline));
+                        // The renderer leaves pictures out of the box of fill and stroke.
+                        var whole = !HasSize(stroked) ? outline : HasSize(outline) ? stroked.Union(outline) : stroked;
+                        var edges = new StrokeEdges(Placed(whole), Placed(outline));
                         shapes[layer.Ordinal] = edges.Stroked;
                         if (edges.AreDoubtful)
                         {
@@ -87,6 +89,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             shapes[layer.Ordinal] = look.Ink is { } seen ? edges.Settle(seen) : edges.Outline;
         }
 
+        static bool HasSize(Box box) => box.Width > 0 || box.Height > 0;
         Box Placed(Box box) => box with { X = box.X + drawing.Box.X, Y = box.Y + drawing.Box.Y };
     }
 

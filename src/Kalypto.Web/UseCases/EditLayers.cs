@@ -27,9 +27,10 @@ public sealed class EditLayers(EditStore edits)
     public async Task<IReadOnlyList<TagMistake>> TagAsync(int project, IReadOnlyList<LayerKey> layers, string text, CancellationToken cancel)
     {
         var line = TagLine.Parse(text);
+        var label = $"Tag {Layers(layers)}: {text.Trim()}";
         if (line.Mistakes.IsEmpty && !line.IsEmpty)
         {
-            await edits.EditAsync(project, $"Tag {Layers(layers)} {text.Trim()}", layers, (_, mark) => mark with { Tags = line.ApplyTo(mark.Tags) }, cancel);
+            await edits.EditAsync(project, label, layers, (_, mark) => mark with { Tags = line.ApplyTo(mark.Tags) }, cancel);
         }
         return line.Mistakes;
     }

@@ -133,6 +133,7 @@ document.addEventListener('alpine:init', () => {
       }
       await this.loadDetail(row.ordinal);
       this.opened = [...this.opened, row.ordinal];
+      this.$nextTick(() => this.reveal());
     },
     async loadDetail(ordinal) {
       const detail = await kalypto.get(`/api/projects/${this.model.project}/designs/${this.model.design}/layers/${ordinal}`);
@@ -257,20 +258,25 @@ document.addEventListener('alpine:init', () => {
         this.take(await kalypto.post(`/api/projects/${this.model.project}/edit`, this.place({ layers: [row.ordinal], name: name === row.drawnName ? '' : name })));
       }
     },
-    async nameKey(event) {
+    // The keyboard goes on at once: nobody waits for the server, and no key is lost.
+    nameKey(event) {
       if (event.key === 'Enter') {
         event.preventDefault();
-        await this.saveName();
-        this.$refs.rows.focus();
+        this.saveName();
+        this.focusRows();
       } else if (event.key === 'Escape') {
         this.editing = null;
-        this.$refs.rows.focus();
+        this.focusRows();
       } else if (event.key === 'Tab') {
         event.preventDefault();
-        await this.saveName();
+        this.saveName();
         this.move(event.shiftKey ? -1 : 1);
         this.startName(this.rowOf(this.cursor));
       }
+    },
+
+    focusRows() {
+      document.querySelector('.rows').focus();
     },
 
     // ---- tag line
@@ -322,13 +328,13 @@ document.addEventListener('alpine:init', () => {
         if (this.line.trim() && await this.edit({ tags: this.line }) && !this.mistakes.length) {
           this.line = '';
           this.effect = '';
-          this.$refs.rows.focus();
+          this.focusRows();
         }
       } else if (event.key === 'Tab' && this.completions.length && this.line.trim() && !this.line.endsWith(' ')) {
         event.preventDefault();
         this.complete(this.completions[0]);
       } else if (event.key === 'Escape') {
-        this.$refs.rows.focus();
+        this.focusRows();
       }
     },
     takeAway(tag) {
@@ -443,6 +449,8 @@ document.addEventListener('alpine:init', () => {
       const act = {
         ArrowDown: () => this.move(1),
         ArrowUp: () => this.move(-1),
+        Home: () => this.move(-this.model.rows.length),
+        End: () => this.move(this.model.rows.length),
         ArrowRight: () => { if (row?.hasChildren && this.folded.includes(row.ordinal)) { this.fold(row); } },
         ArrowLeft: () => { if (row?.hasChildren && !this.folded.includes(row.ordinal)) { this.fold(row); } },
         ' ': onButton ? null : () => this.togglePick(row),

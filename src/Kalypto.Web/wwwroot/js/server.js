@@ -1,6 +1,6 @@
 // Calls to the server and what all pages share.
 window.kalypto = {
-  token: document.querySelector('meta[name="kalypto-token"]').content,
+  token: document.documentElement.dataset.token,
 
   read(id) {
     return JSON.parse(document.getElementById(id).textContent);
