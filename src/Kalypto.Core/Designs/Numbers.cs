@@ -8,7 +8,13 @@ public static class Numbers
     // CSS Values and Units: 96 px are one inch.
     private static readonly Dictionary<string, double> Units = new(StringComparer.OrdinalIgnoreCase)
     {
-        [""] = 1, ["px"] = 1, ["pt"] = 96 / 72.0, ["pc"] = 16, ["in"] = 96, ["mm"] = 96 / 25.4, ["cm"] = 96 / 2.54,
+        [""] = 1,
+        ["px"] = 1,
+        ["pt"] = 96 / 72.0,
+        ["pc"] = 16,
+        ["in"] = 96,
+        ["mm"] = 96 / 25.4,
+        ["cm"] = 96 / 2.54,
     };
 
     /// <summary>An absolute SVG length in px; null for percentages, relative units and what is no length.</summary>

@@ -9,8 +9,22 @@ public static class NameWords
     // Letters that do not come apart into a plain letter and an accent.
     private static readonly Dictionary<char, string> Special = new()
     {
-        ['ß'] = "ss", ['æ'] = "ae", ['Æ'] = "Ae", ['œ'] = "oe", ['Œ'] = "Oe", ['ø'] = "o", ['Ø'] = "O",
-        ['đ'] = "d", ['Đ'] = "D", ['ð'] = "d", ['Ð'] = "D", ['þ'] = "th", ['Þ'] = "Th", ['ł'] = "l", ['Ł'] = "L", ['ı'] = "i",
+        ['ß'] = "ss",
+        ['æ'] = "ae",
+        ['Æ'] = "Ae",
+        ['œ'] = "oe",
+        ['Œ'] = "Oe",
+        ['ø'] = "o",
+        ['Ø'] = "O",
+        ['đ'] = "d",
+        ['Đ'] = "D",
+        ['ð'] = "d",
+        ['Ð'] = "D",
+        ['þ'] = "th",
+        ['Þ'] = "Th",
+        ['ł'] = "l",
+        ['Ł'] = "L",
+        ['ı'] = "i",
     };
 
     /// <summary>The words of a name: split at spaces, signs and changes of case; accents taken off; empty when nothing is left.</summary>

@@ -28,7 +28,7 @@ document.addEventListener('alpine:init', () => {
     timers: {},
 
     init() {
-      const wanted = Number(location.hash.replace('#layer-', ''));
+      const wanted = location.hash.startsWith('#layer-') ? Number(location.hash.slice(7)) : -1;
       this.cursor = this.rowOf(wanted) ? wanted : this.model.rows[0].ordinal;
       if (this.rowOf(wanted)) {
         this.picked = [wanted];
