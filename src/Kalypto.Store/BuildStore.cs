@@ -1,20 +1,5 @@
 namespace Kalypto.Store;
 
-/// <summary>A build of a pack.</summary>
-/// <param name="Id">Its number.</param>
-/// <param name="ProjectId">Its project.</param>
-/// <param name="State">running, done, failed or cancelled.</param>
-/// <param name="Total">Picture files in it.</param>
-/// <param name="Done">Picture files that are there already.</param>
-/// <param name="Drawn">Picture files that had to be drawn for it.</param>
-/// <param name="Message">What went wrong, or null.</param>
-/// <param name="Files">All files in the zip.</param>
-/// <param name="Weight">Bytes of all files.</param>
-/// <param name="ZipSha256">The zip; null until it is done.</param>
-/// <param name="StartedAt">When it began.</param>
-public sealed record BuildRow(
-    int Id, int ProjectId, string State, int Total, int Done, int Drawn, string? Message, int Files, long Weight, string? ZipSha256, DateTime StartedAt);
-
 /// <summary>The builds of the projects.</summary>
 public sealed class BuildStore(Database database)
 {

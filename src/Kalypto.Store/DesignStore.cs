@@ -2,16 +2,6 @@ using Kalypto.Core.Designs;
 
 namespace Kalypto.Store;
 
-/// <summary>A design with its newest draft.</summary>
-/// <param name="Id">The number of the design.</param>
-/// <param name="ProjectId">Its project.</param>
-/// <param name="Name">Its name.</param>
-/// <param name="DrawnAt">Drawing units in one pt.</param>
-/// <param name="DraftId">The number of the draft among all drafts.</param>
-/// <param name="DraftNumber">1 for the first draft of the design.</param>
-/// <param name="FileSha256">The file of the draft.</param>
-public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256);
-
 /// <summary>The designs of the projects, their drafts, and the shapes of the layers.</summary>
 public sealed class DesignStore(Database database)
 {

@@ -2,24 +2,6 @@ using System.Text.Json;
 
 namespace Kalypto.Store;
 
-/// <summary>Something to draw.</summary>
-/// <param name="Key">The key under which the result is kept.</param>
-/// <param name="Draft">The draft.</param>
-/// <param name="Ordinal">The layer.</param>
-/// <param name="Without">Layers in it that stay out.</param>
-/// <param name="Picture">What to draw; null to look where the ink is.</param>
-public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyList<int> Without, PictureJob? Picture);
-
-/// <summary>The picture to draw of a layer.</summary>
-/// <param name="X">Left edge in drawing units.</param>
-/// <param name="Y">Top edge in drawing units.</param>
-/// <param name="W">Width in drawing units.</param>
-/// <param name="H">Height in drawing units.</param>
-/// <param name="Width">Width in px.</param>
-/// <param name="Height">Height in px.</param>
-/// <param name="Quick">True for a quick look, false for a file that is delivered.</param>
-public sealed record PictureJob(double X, double Y, double W, double H, int Width, int Height, bool Quick);
-
 /// <summary>
 /// The queue of what is to be drawn. Any number of processes may take from it; a job whose taker died comes back when its
 /// lease runs out, and one that killed its taker several times is given up.
@@ -66,6 +48,10 @@ public sealed class DrawingQueue(Database database)
     /// <summary>Takes a finished job off the queue.</summary>
     public Task DoneAsync(string key, CancellationToken cancel) =>
         database.Source.Command("delete from drawing_jobs where key = $1", key).RunAsync(cancel);
+
+    /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
+    public Task PutBackAsync(string key, CancellationToken cancel) => database.Source
+        .Command("update drawing_jobs set leased_until = now() + interval '1 second' where key = $1", key).RunAsync(cancel);
 
     /// <summary>Gives back every taken job; for the start, when no taker can be alive.</summary>
     public Task ReleaseAllAsync(CancellationToken cancel) =>

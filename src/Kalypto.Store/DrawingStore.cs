@@ -3,13 +3,6 @@ using Kalypto.Core.Packing;
 
 namespace Kalypto.Store;
 
-/// <summary>A picture that is drawn, or cannot be.</summary>
-/// <param name="Key">The key of all that goes into it.</param>
-/// <param name="Sha256">Its bytes; null when it cannot be drawn.</param>
-/// <param name="Weight">Its weight in bytes.</param>
-/// <param name="Failure">Why it cannot be drawn; null when it could.</param>
-public sealed record DrawingRow(string Key, string? Sha256, long Weight, string? Failure);
-
 /// <summary>What is drawn already, found again by the key of all that went into it.</summary>
 public sealed class DrawingStore(Database database)
 {

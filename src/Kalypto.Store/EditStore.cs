@@ -5,16 +5,6 @@ using Npgsql;
 
 namespace Kalypto.Store;
 
-/// <summary>A layer of a draft.</summary>
-/// <param name="Draft">The number of the draft.</param>
-/// <param name="Ordinal">The layer.</param>
-public readonly record struct LayerKey(int Draft, int Ordinal);
-
-/// <summary>What an undo or redo did.</summary>
-/// <param name="Label">The edit, in words.</param>
-/// <param name="Layers">The layers it changed.</param>
-public sealed record EditDone(string Label, IReadOnlyList<LayerKey> Layers);
-
 /// <summary>
 /// What the team says of layers and designs. Edits of one project come one after the other, each changes single fields,
 /// and each can be undone and redone.

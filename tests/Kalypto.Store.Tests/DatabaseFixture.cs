@@ -9,30 +9,26 @@ namespace Kalypto.Store.Tests;
 public sealed class DatabaseFixture : IAsyncLifetime
 {
     private readonly string name = $"test_{Guid.NewGuid():N}";
-    private string server = "";
+    private string admin = "";
 
     public Database Database { get; private set; } = null!;
 
-    public async ValueTask InitializeAsync()
+    public ValueTask InitializeAsync()
     {
-        server = Environment.GetEnvironmentVariable("KALYPTO_DATABASE")
+        var server = Environment.GetEnvironmentVariable("KALYPTO_DATABASE")
             ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.");
-        await RunAsync($"create database {name}");
         Database = new(new NpgsqlConnectionStringBuilder(server) { Database = name }.ConnectionString);
         Database.Migrate();
+        admin = new NpgsqlConnectionStringBuilder(server) { Database = "postgres", Pooling = false }.ConnectionString;
+        return ValueTask.CompletedTask;
     }
 
     public async ValueTask DisposeAsync()
     {
         await Database.DisposeAsync();
-        await RunAsync($"drop database {name} with (force)");
-    }
-
-    private async Task RunAsync(string sql)
-    {
-        await using var connection = new NpgsqlConnection(server);
+        await using var connection = new NpgsqlConnection(admin);
         await connection.OpenAsync();
-        await using var command = new NpgsqlCommand(sql, connection);
+        await using var command = new NpgsqlCommand($"drop database {name} with (force)", connection);
         await command.ExecuteNonQueryAsync();
     }
 }

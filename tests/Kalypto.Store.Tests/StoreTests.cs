@@ -44,7 +44,8 @@ public class StoreTests(DatabaseFixture fixture)
         var (project, draft) = await NewDesignAsync();
         var designs = new DesignStore(database);
         var (name, file) = (await designs.FileAsync(draft, cancel))!.Value;
-        Assert.Equal(("Drawing", File), (name, file));
+        Assert.Equal("Drawing", name);
+        Assert.Equal(File, file);
         Assert.Equal([null, new Box(1, 2, 3, 4), null, null], await designs.ShapesAsync(draft, cancel));
         Assert.Equal(project, (await designs.ListAsync(project, cancel)).Single().ProjectId);
     }

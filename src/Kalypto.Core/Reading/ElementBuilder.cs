@@ -59,6 +59,30 @@ internal sealed class ElementBuilder(string name, ElementBuilder? parent, int li
         }
     }
 
+    /// <summary>Its place among the elements of its parent, from 1; counted for all of them at once.</summary>
+    public int Position
+    {
+        get
+        {
+            if (position == 0)
+            {
+                var n = 0;
+                foreach (var sibling in Parent?.Elements ?? [this])
+                {
+                    sibling.position = ++n;
+                }
+                (Parent ?? this).elementCount = n;
+            }
+            return position;
+        }
+    }
+
+    /// <summary>Its place from the end, from 1.</summary>
+    public int PositionFromEnd => Position is var n ? (Parent ?? this).elementCount - n + 1 : 0;
+
+    private int position;
+    private int elementCount;
+
     public string? Style(string property) =>
         Declared?.GetValueOrDefault(property) ?? this[property];
 

@@ -21,6 +21,12 @@ public sealed record ReadingLimits
     /// <summary>Width and height, in drawing units.</summary>
     public double Side { get; init; } = 32_000;
 
+    /// <summary>Selectors in all style sheets.</summary>
+    public int StyleRules { get; init; } = 4_000;
+
+    /// <summary>Comparisons of selectors with elements, in all.</summary>
+    public long StyleSteps { get; init; } = 40_000_000;
+
     /// <summary>Steps in one filter.</summary>
     public int FilterPrimitives { get; init; } = 60;
 

@@ -23,7 +23,7 @@ public static class SvgReader
         var notes = new List<(ElementBuilder? Element, string Sentence)>();
         notes.AddRange(parser.Notes.Select(n => ((ElementBuilder?)null, n.Sentence)));
 
-        var cascade = new StyleCascade(StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s))));
+        var cascade = new StyleCascade(StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s))), limits);
         var normalisations = Normalisations.All();
         foreach (var element in root.SelfAndDescendants())
         {

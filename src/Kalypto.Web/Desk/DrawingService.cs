@@ -22,6 +22,7 @@ public sealed class DrawingService(
         while (!cancel.IsCancellationRequested)
         {
             var queued = desk.Queued;
+            string? taken = null;
             try
             {
                 if (await queue.TakeAsync(Lease, cancel) is not var (job, givenUp))
@@ -29,6 +30,7 @@ public sealed class DrawingService(
                     await Task.WhenAny(queued, Task.Delay(Poll, cancel));
                     continue;
                 }
+                taken = job.Key;
                 await DoAsync(job, givenUp, cancel);
                 await queue.DoneAsync(job.Key, cancel);
                 desk.Tell();
@@ -40,8 +42,24 @@ public sealed class DrawingService(
             catch (Exception e)
             {
                 log.LogError(e, "A drawing job failed; it is tried again later");
-                await Task.WhenAny(Task.Delay(Poll, cancel));
+                await PutBackAsync(taken, cancel);
             }
+        }
+    }
+
+    private async Task PutBackAsync(string? key, CancellationToken cancel)
+    {
+        try
+        {
+            await Task.WhenAny(Task.Delay(Poll, cancel));
+            if (key is not null)
+            {
+                await queue.PutBackAsync(key, cancel);
+            }
+        }
+        catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
+        {
+            // The database is away or the server stops: the lease runs out by itself.
         }
     }
 

@@ -35,6 +35,8 @@ public class HostileFileTests
         { "use bomb", Head + "<g id='a0'><rect/></g>" + string.Concat(Enumerable.Range(1, 40).Select(i => $"<g id='a{i}'><use href='#a{i - 1}'/><use href='#a{i - 1}'/></g>")) + "</svg>", "Repeats" },
         { "use of itself", Head + "<g id='a'><use href='#a'/></g></svg>", "itself" },
         { "long filter", Head + "<filter id='f'>" + string.Concat(Enumerable.Repeat("<feGaussianBlur/>", 500)) + "</filter></svg>", "steps" },
+        { "style rules", Head + "<style>" + string.Concat(Enumerable.Range(0, 5000).Select(i => $".c{i}{{fill:red}}")) + "</style></svg>", "selectors" },
+        { "entangled selectors", Head + "<style>x " + string.Concat(Enumerable.Repeat("g ", 30)) + "rect{fill:red}</style>" + string.Concat(Enumerable.Repeat("<g>", 190)) + "<rect/>" + string.Concat(Enumerable.Repeat("</g>", 190)) + "</svg>", "entangled" },
         { "compressed", "\u001f\u008b", "compressed" },
     };
 

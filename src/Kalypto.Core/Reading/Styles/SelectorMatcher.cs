@@ -3,7 +3,7 @@ using ExCSS;
 namespace Kalypto.Core.Reading.Styles;
 
 /// <summary>Says whether a selector picks an element (Selectors level 3, without what depends on a user).</summary>
-internal static class SelectorMatcher
+internal sealed class SelectorMatcher(long mostSteps)
 {
     /// <summary>True when every part of the selector is known here.</summary>
     public static bool Understands(ISelector selector) => selector switch
@@ -18,8 +18,20 @@ internal static class SelectorMatcher
         _ => false,
     };
 
+    private long steps;
+
     /// <summary>True when the selector picks the element.</summary>
-    public static bool Matches(ISelector selector, ElementBuilder element) => selector switch
+    /// <exception cref="DrawingRefusedException">The style sheets cost more comparisons than the limit.</exception>
+    public bool Matches(ISelector selector, ElementBuilder element)
+    {
+        if (++steps > mostSteps)
+        {
+            throw new DrawingRefusedException("The style sheets are too entangled to be worked out", "Write the styles onto the layers, or use simpler selectors");
+        }
+        return Compare(selector, element);
+    }
+
+    private bool Compare(ISelector selector, ElementBuilder element) => selector switch
     {
         AllSelector => true,
         TypeSelector type => type.Name == element.Name,
@@ -35,18 +47,18 @@ internal static class SelectorMatcher
         PseudoClassSelector pseudo => pseudo.Class switch
         {
             "root" => element.Parent is null,
-            "first-child" => Position(element, false) == 1,
-            "last-child" => Position(element, true) == 1,
-            _ => Position(element, false) == 1 && Position(element, true) == 1,
+            "first-child" => element.Position == 1,
+            "last-child" => element.PositionFromEnd == 1,
+            _ => element.Position == 1 && element.PositionFromEnd == 1,
         },
         _ => false,
     };
 
-    private static bool MatchesChain(CombinatorSelector[] chain, ElementBuilder element) =>
+    private bool MatchesChain(CombinatorSelector[] chain, ElementBuilder element) =>
         Matches(chain[^1].Selector, element) && MatchesBefore(chain, chain.Length - 2, element);
 
     /// <summary>Matches the parts up to <paramref name="at"/> against what comes before or around the element.</summary>
-    private static bool MatchesBefore(CombinatorSelector[] chain, int at, ElementBuilder element)
+    private bool MatchesBefore(CombinatorSelector[] chain, int at, ElementBuilder element)
     {
         if (at < 0)
         {
@@ -77,15 +89,9 @@ internal static class SelectorMatcher
     private static IEnumerable<ElementBuilder> Siblings(ElementBuilder element) =>
         element.Parent?.Elements.TakeWhile(e => e != element).Reverse() ?? [];
 
-    private static int Position(ElementBuilder element, bool fromEnd)
-    {
-        var siblings = element.Parent?.Elements ?? [element];
-        return (fromEnd ? siblings.Reverse() : siblings).TakeWhile(e => e != element).Count() + 1;
-    }
-
     private static bool MatchesNth(int step, int offset, ElementBuilder element, bool fromEnd)
     {
-        var n = Position(element, fromEnd) - offset;
+        var n = (fromEnd ? element.PositionFromEnd : element.Position) - offset;
         return step == 0 ? n == 0 : n % step == 0 && n / step >= 0;
     }
 

@@ -12,8 +12,15 @@ internal sealed class StyleCascade
     private readonly ILookup<string, StyleRuleLine> byKey;
     private readonly int count;
 
-    public StyleCascade(IReadOnlyList<StyleRuleLine> rules)
+    private readonly SelectorMatcher matcher;
+
+    public StyleCascade(IReadOnlyList<StyleRuleLine> rules, ReadingLimits limits)
     {
+        if (rules.Count > limits.StyleRules)
+        {
+            throw new DrawingRefusedException($"The style sheets have more than {limits.StyleRules:N0} selectors", "Leave out the rules that the drawing does not use");
+        }
+        matcher = new(limits.StyleSteps);
         count = rules.Count;
         byKey = rules.ToLookup(rule => KeyOf(rule.Selector));
     }
@@ -24,7 +31,7 @@ internal sealed class StyleCascade
         Dictionary<string, string>? declared = null;
         if (count > 0)
         {
-            var matching = Candidates(element).Where(rule => SelectorMatcher.Matches(rule.Selector, element)).ToList();
+            var matching = Candidates(element).Where(rule => matcher.Matches(rule.Selector, element)).ToList();
             matching.Sort((a, b) => a.Specificity != b.Specificity ? a.Specificity.CompareTo(b.Specificity) : a.Order.CompareTo(b.Order));
             foreach (var (name, value, _) in matching.SelectMany(rule => rule.Declarations).Where(d => !d.Important))
             {

@@ -32,9 +32,9 @@ document.addEventListener('alpine:init', () => {
       this.cursor = this.rowOf(wanted) ? wanted : this.model.rows[0].ordinal;
       if (this.rowOf(wanted)) {
         this.picked = [wanted];
+        this.$nextTick(() => this.reveal());
       }
       kalypto.onDrawn(this.model.project, () => this.refresh());
-      this.$nextTick(() => this.reveal());
     },
 
     // ---- rows
