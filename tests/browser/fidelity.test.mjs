@@ -15,7 +15,7 @@ const tolerance = 16;
 const most = 0.02;
 // Chromium rounds the coverage of edges to quarters of a pixel, which alone is up to 32/255. So it draws each layer several
 // times as large where that fits, and its pixels are averaged down: its true picture, without that rounding.
-const closer = [4, 2, 1];
+const closer = [8, 4, 2, 1];
 const pages = [1600, 4500];
 const mostPixels = 5e6;
 let browser;
@@ -119,7 +119,7 @@ async function compare(name, t) {
         const fits = n => closer.find(c => Math.max(layer.width, layer.height) * scale * c <= n 
           && (c === 1 || layer.width * layer.height * (scale * c) ** 2 <= mostPixels)) ?? 0;
         const times = fits(side);
-        if ((pages.find(n => fits(n) === fits(pages.at(-1)))) !== side) {
+        if ((fits(pages[0]) >= 4 ? pages[0] : pages[1]) !== side) {
           continue;
         }
         await page.evaluate(a => window.showOnly(...a), [layer.ordinal, layer.x, layer.y, scale * times]);

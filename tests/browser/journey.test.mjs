@@ -227,7 +227,8 @@ test('the pack shows every file with its real weight', async () => {
   assert.match(await page.locator('.sums').innerText(), /(\d+) of \1 drawn ahead/);
   assert.equal(await page.locator('.file:has-text("~")').count(), 0);
   await page.click('.tree button:has-text("sky/") >> nth=0');
-  assert.match(await page.locator('.shelf').innerText(), /cloud/);
+  assert.deepEqual(await page.locator('.shelf h2').allInnerTexts(), ['apple/Assets.xcassets/icons/sky/']);
+  assert.deepEqual((await page.locator('.shelf .pack-card strong').allInnerTexts()).sort(), ['Moon Night', 'cloud']);
 });
 
 test('no page complained in its console', () => assert.deepEqual(problems, []));

@@ -64,8 +64,7 @@ internal static class BenchEndpoints
                 await edits.RedoAsync(project, cancel) is { } done ? $"Done again: {done.Label}" : "Nothing to do again", cancel));
 
         api.MapGet("/designs/{design:int}/layers/{ordinal:int}", async (int project, int design, int ordinal, OpenProject open, CancellationToken cancel) =>
-            await open.LoadAsync(project, cancel) is { } workspace
-            && workspace.States.FirstOrDefault(d => d.Id == design) is { } state && ordinal >= 0 && ordinal < state.Measured.Drawing.Layers.Length
+            await open.LoadAsync(project, cancel) is { } workspace && workspace.FindLayer(design, ordinal) is not null
                 ? Results.Ok(LayerDetail.Of(workspace, await open.PlanAsync(workspace, cancel), new(design, ordinal))) : Results.NotFound());
 
         // Tells the page that something got ready: it asks again for what it shows.
@@ -96,8 +95,7 @@ internal static class BenchEndpoints
     private static async Task<IResult> AnswerAsync(
         OpenProject open, int project, int design, int screen, IReadOnlyList<string> mistakes, string? done, CancellationToken cancel)
     {
-        if (await open.LoadAsync(project, cancel) is not { } workspace
-            || workspace.States.FirstOrDefault(d => d.Id == design) is not { } state || screen < 0 || screen >= state.Measured.Drawing.Screens.Length)
+        if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.FindScreen(design, screen) is null)
         {
             return Results.NotFound(new { message = "This screen is not there any more." });
         }

@@ -23,12 +23,10 @@ internal static class PictureEndpoints
         app.MapGet("/pictures/{project:int}/{design:int}/screen/{screen:int}.png", async (
             int project, int design, int screen, OpenProject open, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.Designs.FirstOrDefault(d => d.Row.Id == design) is not { Row: { } row, State: { } state }
-                || screen < 0 || screen >= state.Measured.Drawing.Screens.Length)
+            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.FindScreen(design, screen) is not var (row, state, shown))
             {
                 return Results.NotFound();
             }
-            var shown = state.Measured.Drawing.Screens[screen];
             var side = (int)Math.Clamp(Math.Max(shown.Box.Width, shown.Box.Height) / state.DrawnAt * ScreenScale, 1, MostScreenSide);
             var job = new Jobs(workspace, desk).Quick(row, shown.Root, Isolation.Of(state.Measured.Drawing, shown.Root), shown.Box, side);
             return await PictureAsync(job, desk, store, response, cancel);
@@ -37,12 +35,10 @@ internal static class PictureEndpoints
         app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", async (
             int project, int design, int ordinal, OpenProject open, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.Designs.FirstOrDefault(d => d.Row.Id == design) is not { Row: { } row, State: { } state }
-                || ordinal < 0 || ordinal >= state.Measured.Drawing.Layers.Length)
+            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.FindLayer(design, ordinal) is not var (row, state, layer))
             {
                 return Results.NotFound();
             }
-            var layer = state.Measured.Drawing.Layers[ordinal];
             var jobs = new Jobs(workspace, desk);
             using var patience = Patient(cancel);
             try

@@ -5,7 +5,7 @@ using Kalypto.Web.UseCases;
 namespace Kalypto.Web.Models;
 
 /// <summary>What an opened row shows: the picture at every scale, the files, and why it is made so.</summary>
-public sealed record LayerDetail(string? Why, string Recipe, IReadOnlyList<DetailFile> Files, IReadOnlyList<DetailFile> Scales, IReadOnlyList<PlatformName> Names)
+public sealed record LayerDetail(string? Why, string Recipe, IReadOnlyList<string> Paths, IReadOnlyList<DetailFile> Scales, IReadOnlyList<PlatformName> Names)
 {
     /// <summary>Puts it together.</summary>
     public static LayerDetail Of(Workspace workspace, PlannedPack plan, LayerRef layer)
@@ -22,8 +22,24 @@ public sealed record LayerDetail(string? Why, string Recipe, IReadOnlyList<Detai
         return new(
             picture.Crop?.Why, $"recipe {picture.Making.Kind}: {string.Join(' ', recipe.Formats)} at {string.Join(", ", recipe.Scales)}, crop {recipe.Crop}"
                 + (said.Length > 0 ? $"; said here: {said}" : ""),
-            [.. files.Select(f => f.Model)],
+            [.. files.GroupBy(f => f.File.Platform).SelectMany(g => PathsOf([.. g.OrderBy(f => f.File.Scale).Select(f => f.File.Path)]))],
             [.. files.Where(f => picture.Making.Scales.Contains(f.File.Scale)).DistinctBy(f => f.File.Scale).OrderBy(f => f.File.Scale).Select(f => f.Model)],
             [.. workspace.Platforms.Select(p => new PlatformName(p.Name, p.NameOf(picture)))]);
+    }
+
+    /// <summary>Paths in short: the folder once with its files, or the file once with its folders.</summary>
+    private static IEnumerable<string> PathsOf(IReadOnlyList<string> paths)
+    {
+        var parts = paths.Select(p => (Folder: p[..p.LastIndexOf('/')], Name: p[(p.LastIndexOf('/') + 1)..])).ToList();
+        if (parts.Count > 1 && parts.DistinctBy(p => p.Name).Count() == 1)
+        {
+            var above = parts[0].Folder[..(parts[0].Folder.LastIndexOf('/') + 1)];
+            yield return $"{above}{{{string.Join(", ", parts.Select(p => p.Folder[above.Length..]))}}}/{parts[0].Name}";
+            yield break;
+        }
+        foreach (var folder in parts.GroupBy(p => p.Folder))
+        {
+            yield return $"{folder.Key}/ {string.Join(" · ", folder.Select(p => p.Name))}";
+        }
     }
 }

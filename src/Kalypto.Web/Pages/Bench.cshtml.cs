@@ -26,7 +26,7 @@ public sealed class BenchPage(OpenProject open) : ProjectPage(open)
         {
             return answer;
         }
-        if (Workspace.States.FirstOrDefault(d => d.Id == design) is not { } state || screen < 0 || screen >= state.Measured.Drawing.Screens.Length)
+        if (Workspace.FindScreen(design, screen) is null)
         {
             return NotFound();
         }

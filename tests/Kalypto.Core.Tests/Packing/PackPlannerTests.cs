@@ -1,4 +1,5 @@
 using System.Text.Json;
+using CsCheck;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
@@ -157,6 +158,38 @@ public class PackPlannerTests
             ("a", Ship()), ("e", new Mark(Decision.Code, null, Tags.Empty)));
         Assert.Equal(new Progress(Ship: 1, Code: 1, Leave: 0, Covered: 3, Open: 1), Progress.Of(design.Measured.Drawing.Layers, design.MarkOf));
     }
+
+    [Fact]
+    public void What_is_left_and_guides_stay_out_of_the_picture_around_them()
+    {
+        var design = Svg.Design("<g id='a'><path id='b'/><g id='guides'/><path id='c'/></g>", Shape, ("a", Ship()), ("b", new Mark(Decision.Leave, null, Tags.Empty)));
+        var layers = design.Measured.Drawing.Layers;
+        Assert.Equal(["b", "guides"], design.Isolate(layers.First(l => l.Name == "a")).Without.Select(o => layers[o].Name));
+        var guidesShip = design with { Marks = new Dictionary<int, Mark>(design.Marks) { [layers.First(l => l.Name == "guides").Ordinal] = Ship() } };
+        Assert.Equal(["b"], guidesShip.Isolate(layers.First(l => l.Name == "a")).Without.Select(o => layers[o].Name));
+    }
+
+    [Fact]
+    public void Estimates_stand_in_until_a_file_is_drawn()
+    {
+        var files = Plan("<path id='a'/><image id='b'/>", ("a", Ship()), ("b", Ship())).Files;
+        Assert.All(files, f => Assert.InRange(WeightEstimate.Of(f), 150, 20_000));
+        long Of(string path) => WeightEstimate.Of(files.First(f => f.Path == path));
+        Assert.True(Of("web/a@3x.png") > Of("web/a.png"));
+        Assert.True(Of("web/b.png") > Of("web/a.png"));
+    }
+
+    [Fact]
+    public void Whatever_ships_under_whatever_names_no_two_files_share_a_path_without_a_blocker() => Gen.Select(
+        Gen.String[Gen.Char["aAbB-_ 1é"], 0, 4].Array[1, 6], Gen.Int[0, 2].Array[6]).Sample((names, depth) =>
+    {
+        var inside = string.Concat(names.Select((_, i) => depth[i] == 0 ? $"<path id='layer{i}'/>" : $"<g id='folder{depth[i]}'><path id='layer{i}'/></g>"));
+        var pack = Plan(inside, [.. names.Select((name, i) => ($"layer{i}", Ship(name)))]);
+        var places = pack.Files.GroupBy(f => f.Path, StringComparer.OrdinalIgnoreCase).Where(g => g.Count() > 1);
+        Assert.True(!places.Any() || pack.Blockers.Any());
+        // Every offer is a way out: taking them one after the other ends.
+        Assert.All(pack.Blockers, b => Assert.NotNull(b.Fix?.ShipName));
+    });
 
     [Fact]
     public void The_manifest_is_the_same_for_the_same_pack()

@@ -121,7 +121,7 @@ document.addEventListener('alpine:init', () => {
       return this.opened.includes(row.ordinal) && !!this.details[row.ordinal];
     },
     detailOf(row) {
-      return this.details[row.ordinal] ?? { scales: [], files: [] };
+      return this.details[row.ordinal] ?? { scales: [], paths: [], names: [] };
     },
     shownWidth(file) {
       return Math.min(file.width, 160);

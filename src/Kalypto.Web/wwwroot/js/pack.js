@@ -2,7 +2,7 @@
 document.addEventListener('alpine:init', () => {
   Alpine.data('pack', () => ({
     model: kalypto.read('pack'),
-    folder: '',
+    chosen: '',
     refusal: '',
 
     init() {
@@ -19,23 +19,23 @@ document.addEventListener('alpine:init', () => {
     },
     get shown() {
       return this.model.folders.filter(f => (f.cards.length || f.sideFiles.length) && f.path
-        && (!this.folder || f.path === this.folder || f.path.startsWith(`${this.folder}/`)));
+        && (!this.chosen || f.path === this.chosen || f.path.startsWith(`${this.chosen}/`)));
     },
     isOpen(folder) {
-      return folder.path === this.folder;
+      return folder.path === this.chosen;
     },
     treeClass(folder) {
       return `depth-${Math.min(folder.depth, 6)}`;
     },
     openFolder(folder) {
-      this.folder = folder.path;
+      this.chosen = folder.path;
     },
     async choosePlatform(event) {
       const button = event.target.closest('button');
       const on = button.getAttribute('aria-pressed') !== 'true';
       button.setAttribute('aria-pressed', on);
       await kalypto.post(`/api/projects/${this.project}/platforms`, { platform: button.dataset.platform, on });
-      this.folder = '';
+      this.chosen = '';
       this.refresh();
     },
     async build() {
