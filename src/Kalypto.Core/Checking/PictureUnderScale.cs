@@ -11,19 +11,20 @@ public sealed class PictureUnderScale : ICheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
-        foreach (var files in plan.Files.GroupBy(f => f.Picture))
+        foreach (var files in plan.Files.GroupBy(f => f.Picture.Ref))
         {
-            var design = plan.Designs.First(d => d.Id == files.Key.Ref.Design);
+            var picture = files.First().Picture;
+            var design = plan.Designs.First(d => d.Id == picture.Ref.Design);
             // Android's largest density comes with the platform; what people ask for are the scales of the recipe.
-            var asked = files.Where(f => files.Key.Making.Scales.Contains(f.Scale)).Select(f => f.Scale).DefaultIfEmpty().Max();
-            foreach (var layer in plan.LayerOf(files.Key).SelfAndDescendants().Where(l => l.Content == LayerContent.Image))
+            var asked = files.Where(f => picture.Making.Scales.Contains(f.Scale)).Select(f => f.Scale).DefaultIfEmpty().Max();
+            foreach (var layer in plan.LayerOf(picture).SelfAndDescendants().Where(l => l.Content == LayerContent.Image))
             {
                 if (NativeScale(layer, layer.Ordinal < design.Measured.Shapes.Count ? design.Measured.Shapes[layer.Ordinal] : null, design.DrawnAt) is { } native
                     && native < asked.Factor - Tolerance)
                 {
-                    var enough = files.Key.Making.Scales.Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
-                    yield return new("picture under its scale", Severity.Warning, files.Key.Ref,
-                        $"“{files.Key.LayerName}” on {files.Key.ScreenName} is asked for at {asked}, but its picture has only {Numbers.Text(native, 1)}x.",
+                    var enough = picture.Making.Scales.Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
+                    yield return new("picture under its scale", Severity.Warning, picture.Ref,
+                        $"“{picture.LayerName}” on {picture.ScreenName} is asked for at {asked}, but its picture has only {Numbers.Text(native, 1)}x.",
                         new($"Make it up to {enough.Max()}", Tags: $"scale:{string.Join(',', enough)}"));
                     break;
                 }

@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 
@@ -9,7 +10,7 @@ public sealed class SamePath : ICheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
-        var told = new HashSet<Picture>();
+        var told = new HashSet<LayerRef>();
         foreach (var platform in plan.Platforms)
         {
             var byPlace = plan.Pictures
@@ -20,7 +21,7 @@ public sealed class SamePath : ICheck
             foreach (var (place, pictures) in byPlace.Where(p => p.Value.Count > 1))
             {
                 var first = pictures[0].Picture;
-                foreach (var (other, name) in pictures.Skip(1).Where(p => told.Add(p.Picture)))
+                foreach (var (other, name) in pictures.Skip(1).Where(p => told.Add(p.Picture.Ref)))
                 {
                     var offered = Offer(platform, other, byPlace.Keys);
                     yield return new("same path twice", Severity.Blocker, other.Ref,

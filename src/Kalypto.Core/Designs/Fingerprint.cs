@@ -1,4 +1,6 @@
+using System.Buffers.Binary;
 using System.Security.Cryptography;
+using System.Text;
 
 namespace Kalypto.Core.Designs;
 
@@ -28,12 +30,21 @@ public readonly record struct Fingerprint(string Hex)
     /// <summary>The fingerprint of a sequence of texts; no two different sequences share one.</summary>
     public static Fingerprint Of(params ReadOnlySpan<string> parts)
     {
-        using var hash = new FingerprintBuilder();
+        var size = 0;
         foreach (var part in parts)
         {
-            hash.Add(part);
+            size += 4 + Encoding.UTF8.GetByteCount(part);
         }
-        return hash.Build();
+        // One call of the hash over everything: keys are made by the thousand.
+        Span<byte> all = size <= 2048 ? stackalloc byte[size] : new byte[size];
+        var at = 0;
+        foreach (var part in parts)
+        {
+            var count = Encoding.UTF8.GetBytes(part, all[(at + 4)..]);
+            BinaryPrimitives.WriteInt32LittleEndian(all[at..], count);
+            at += 4 + count;
+        }
+        return Of(all);
     }
 
     /// <inheritdoc/>

@@ -23,7 +23,7 @@ public sealed record PackModel(IReadOnlyList<PackFolder> Folders, SumModel Sum, 
             return new PackFolder(
                 folder, folder.Length == 0 ? "the whole pack" : folder[(folder.LastIndexOf('/') + 1)..], folder.Length == 0 ? 0 : folder.Count(c => c == '/') + 1,
                 below.Count, Words.Weight(plan.WeightOf(below)),
-                [.. here.Select(g => Card(workspace, plan, folder, g.Key, g.OrderBy(f => f.Scale)))],
+                [.. here.Select(g => Card(workspace, plan, g.Key, g.OrderBy(f => f.Scale)))],
                 [.. sidesIn[folder].Concat(sets.SelectMany(s => sidesIn[s])).Select(s => s.Path[(folder.Length == 0 ? 0 : folder.Length + 1)..]), .. folder.Length == 0 ? ["manifest.json"] : Array.Empty<string>()]);
         }).ToList();
         var heaviest = plan.Pack.Files.OrderByDescending(f => plan.WeightOf(f).Bytes).FirstOrDefault();
@@ -31,7 +31,7 @@ public sealed record PackModel(IReadOnlyList<PackFolder> Folders, SumModel Sum, 
             heaviest is null ? null : $"{heaviest.Path} {Words.Weight(plan.WeightOf(heaviest))}", [.. plan.Pack.Findings.Select(FindingModel.Of)]);
     }
 
-    private static PackCard Card(Workspace workspace, PlannedPack plan, string folder, Picture picture, IEnumerable<PlannedFile> files)
+    private static PackCard Card(Workspace workspace, PlannedPack plan, Picture picture, IEnumerable<PlannedFile> files)
     {
         var design = workspace.States.First(d => d.Id == picture.Ref.Design);
         var screen = design.Measured.ScreenOf(design.Measured.Drawing.Layers[picture.Ref.Ordinal]);
@@ -39,7 +39,7 @@ public sealed record PackModel(IReadOnlyList<PackFolder> Folders, SumModel Sum, 
         var list = files.ToList();
         return new(
             picture.Name, picture.ScreenName, $"/projects/{workspace.Row.Id}/bench/{picture.Ref.Design}/{index}#layer-{picture.Ref.Ordinal}",
-            [.. list.Select(f => new PackFile(f.Path[(folder.Length + 1)..], $"{f.Width}×{f.Height}", Words.Weight(plan.WeightOf(f)),
+            [.. list.Select(f => new PackFile(f.Path[(f.Path.LastIndexOf('/') + 1)..], $"{f.Width}×{f.Height}", Words.Weight(plan.WeightOf(f)),
                 plan.WeightOf(f).IsEstimate, plan.Drawn.GetValueOrDefault(f.Key.Hex)?.Failure))],
             [.. list.Where(f => plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.Sha256 is not null).Take(3).Select(f => $"/pictures/files/{f.Key.Hex}.png")]);
     }
