@@ -32,6 +32,7 @@ const key = async (...keys) => {
 };
 const cursorName = () => page.locator('.ledger-row.cursor .cell-name strong').innerText();
 const settled = action => Promise.all([page.waitForResponse(r => /\/(edit|undo|redo)$/.test(r.url()) && r.ok()), action()]);
+const shipsAre = n => page.waitForFunction(n => document.querySelectorAll('.ledger-row .sign.ship').length === n, n);
 const ships = () => page.locator('.ledger-row .sign.ship').count();
 
 async function cursorTo(name) {
@@ -86,7 +87,7 @@ test('ten layers are decided, named and tagged by keyboard alone', async () => {
     await settled(() => key('Enter'));
     await page.waitForFunction(() => document.activeElement.matches('.rows'));
   }
-  assert.equal(await ships(), before + 10);
+  await shipsAre(before + 10);
   assert.match(await page.locator('.bench-foot').innerText(), /13 layers/);
 });
 
@@ -105,13 +106,13 @@ test('undo takes back and redo does again', async () => {
   await cursorTo('tab-visits');
   const shipped = await ships();
   await settled(() => key('l'));
-  assert.equal(await ships(), shipped - 1);
+  await shipsAre(shipped - 1);
   await settled(() => key('z'));
-  await page.waitForFunction(n => document.querySelectorAll('.ledger-row .sign.ship').length === n, shipped);
+  await shipsAre(shipped);
   await settled(() => key('Z'));
-  await page.waitForFunction(n => document.querySelectorAll('.ledger-row .sign.ship').length === n, shipped - 1);
+  await shipsAre(shipped - 1);
   await settled(() => key('z'));
-  await page.waitForFunction(n => document.querySelectorAll('.ledger-row .sign.ship').length === n, shipped);
+  await shipsAre(shipped);
 });
 
 test('picking in the picture picks in the ledger and goes one level in', async () => {

@@ -26,6 +26,8 @@ document.addEventListener('alpine:init', () => {
     band: null,
     down: null,
     timers: {},
+    started: 0,
+    pending: 0,
 
     init() {
       const wanted = location.hash.startsWith('#layer-') ? Number(location.hash.slice(7)) : -1;
@@ -177,7 +179,15 @@ document.addEventListener('alpine:init', () => {
       return { design: this.model.design, screen: this.model.index, layers: this.targets, ...more };
     },
     async edit(change) {
-      return this.take(await kalypto.post(`/api/projects/${this.model.project}/edit`, this.place(change)));
+      return this.take(await this.change(`/api/projects/${this.model.project}/edit`, this.place(change)));
+    },
+    // Counts edits, so that an answer from before an edit never shows over the answer to it.
+    async change(url, body) {
+      this.started++;
+      this.pending++;
+      const answer = await kalypto.post(url, body);
+      this.pending--;
+      return answer;
     },
     take(answer) {
       if (answer.failed) {
@@ -193,8 +203,12 @@ document.addEventListener('alpine:init', () => {
       return true;
     },
     async refresh() {
+      if (this.pending) {
+        return;
+      }
+      const { started } = this;
       const answer = await kalypto.get(`/api/projects/${this.model.project}/bench/${this.model.design}/${this.model.index}`);
-      if (!answer.failed) {
+      if (!answer.failed && started === this.started) {
         this.model = answer.bench;
         this.opened.forEach(o => this.loadDetail(o));
       }
@@ -220,10 +234,10 @@ document.addEventListener('alpine:init', () => {
       this.decide(next[0].toUpperCase() + next.slice(1));
     },
     async undo() {
-      this.take(await kalypto.post(`/api/projects/${this.model.project}/undo`, this.place()));
+      this.take(await this.change(`/api/projects/${this.model.project}/undo`, this.place()));
     },
     async redo() {
-      this.take(await kalypto.post(`/api/projects/${this.model.project}/redo`, this.place()));
+      this.take(await this.change(`/api/projects/${this.model.project}/redo`, this.place()));
     },
     applyFix(row, finding) {
       this.picked = [row.ordinal];
@@ -255,7 +269,7 @@ document.addEventListener('alpine:init', () => {
       this.editing = null;
       const name = this.newName.trim();
       if (name !== row.name) {
-        this.take(await kalypto.post(`/api/projects/${this.model.project}/edit`, this.place({ layers: [row.ordinal], name: name === row.drawnName ? '' : name })));
+        this.take(await this.change(`/api/projects/${this.model.project}/edit`, this.place({ layers: [row.ordinal], name: name === row.drawnName ? '' : name })));
       }
     },
     // The keyboard goes on at once: nobody waits for the server, and no key is lost.
