@@ -34,9 +34,6 @@ public readonly record struct Box(double X, double Y, double Width, double Heigh
     /// <summary>Every number multiplied by <paramref name="by"/>.</summary>
     public Box Scale(double by) => new(X * by, Y * by, Width * by, Height * by);
 
-    /// <summary>True when the point lies inside or on the edge.</summary>
-    public bool Contains(double x, double y) => x >= X && x <= Right && y >= Y && y <= Bottom;
-
     /// <summary>The smallest box with whole-number edges that holds this one.</summary>
     /// <param name="tolerance">How far an edge may stick out of a whole number without counting.</param>
     public Box SnapOutwards(double tolerance) => FromEdges(
