@@ -17,7 +17,7 @@ internal static class Planning
         var groups = drawing.Layers.Where(l => l.Depth == 1).Take(417).ToList();
         var marks = groups.ToDictionary(l => l.Ordinal, _ => new Mark(Decision.Ship, null, Tags.Parse("icon to:icons")));
         var state = new DesignState(1, "Drawing", 1, measured, marks);
-        var planner = new PackPlanner("engine", _ => new Look(new Box(0, 0, 24, 24), null));
+        var planner = new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null));
         var files = 0;
         var line = TagLine.Parse("icon to:icons scale:1x,2x");
         var (plan, tag) = Report.Medians(9,

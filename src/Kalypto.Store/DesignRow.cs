@@ -8,4 +8,5 @@ namespace Kalypto.Store;
 /// <param name="DraftId">The number of the draft among all drafts.</param>
 /// <param name="DraftNumber">1 for the first draft of the design.</param>
 /// <param name="FileSha256">The file of the draft.</param>
-public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256);
+/// <param name="Arrangement">How the team orders it, as text; empty as the file has it.</param>
+public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256, string Arrangement);

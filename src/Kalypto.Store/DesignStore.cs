@@ -6,14 +6,14 @@ namespace Kalypto.Store;
 public sealed class DesignStore(Database database)
 {
     private const string Columns = """
-        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256
+        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement
         from designs d join lateral (select * from drafts where design_id = d.id order by number desc limit 1) f on true
         """;
 
     /// <summary>The designs of a project, in the order in which they were brought in.</summary>
     public Task<List<DesignRow>> ListAsync(int project, CancellationToken cancel) => database.Source
         .Command(Columns + " where d.project_id = $1 order by d.id", project)
-        .ListAsync(r => new DesignRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6)), cancel);
+        .ListAsync(r => new DesignRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), r.GetString(7)), cancel);
 
     /// <summary>Adds a design with its first draft: all of it or nothing.</summary>
     public async Task<int> AddAsync(

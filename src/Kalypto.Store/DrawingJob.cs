@@ -5,5 +5,6 @@ namespace Kalypto.Store;
 /// <param name="Draft">The draft.</param>
 /// <param name="Ordinal">The layer.</param>
 /// <param name="Without">Layers in it that stay out.</param>
+/// <param name="Arrangement">The arrangement that the layer is made by; empty for a layer of the file.</param>
 /// <param name="Picture">What to draw; null to look where the ink is.</param>
-public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyList<int> Without, PictureJob? Picture);
+public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyList<int> Without, string Arrangement, PictureJob? Picture);

@@ -25,6 +25,7 @@ public class RendererTests(RendererFixture fixture)
     [InlineData("<g id='x' transform='translate(50 50) rotate(90)'><rect width='10' height='20'/></g>", 30, 50, 20, 10)]
     [InlineData("<g id='x'><rect x='5' y='5' width='5' height='5'/><rect x='20' y='30' width='5' height='5'/><rect width='90' height='90' display='none'/></g>", 5, 5, 20, 30)]
     [InlineData("<g id='x'><image x='10' y='20' width='30' height='10' href='data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='/></g>", 10, 20, 30, 10)]
+    [InlineData("<image id='x' transform='translate(40 7)' width='30' height='10' preserveAspectRatio='none' href='data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='/>", 40, 7, 30, 10)]
     [InlineData("<g display='none'><rect id='x' x='5' y='5' width='5' height='5'/></g>", 5, 5, 5, 5)]
     public async Task A_shape_is_its_outline_with_its_strokes(string inside, double x, double y, double w, double h)
     {

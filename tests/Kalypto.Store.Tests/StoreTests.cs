@@ -1,4 +1,5 @@
 using System.Text;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
@@ -26,7 +27,7 @@ public class StoreTests(DatabaseFixture fixture)
     }
 
     private Task DecideAsync(int project, int draft, Decision decision, params int[] layers) =>
-        Edits.EditAsync(project, $"{decision}", [.. layers.Select(l => new LayerKey(draft, l))], (_, mark) => mark with { Decision = decision }, cancel);
+        Edits.EditAsync(new(project, "Ada"), $"{decision}", [.. layers.Select(l => new LayerKey(draft, l))], (_, mark) => (mark ?? Mark.None) with { Decision = decision }, cancel);
 
     private async Task<string> StateAsync(int draft) => string.Join(' ', (await Edits.MarksAsync(draft, cancel))
         .Where(m => m.Value != Mark.None).OrderBy(m => m.Key).Select(m => $"{m.Key}:{m.Value.Decision}:{m.Value.ShipName}:{m.Value.Tags}"));
@@ -55,8 +56,8 @@ public class StoreTests(DatabaseFixture fixture)
     {
         var (project, draft) = await NewDesignAsync();
         await DecideAsync(project, draft, Decision.Ship, 1, 2);
-        await Edits.EditAsync(project, "Name", [new(draft, 1)], (_, mark) => mark with { ShipName = "bell" }, cancel);
-        await Edits.EditAsync(project, "Tag", [new(draft, 1), new(draft, 3)], (_, mark) => mark with { Tags = Tags.Parse("icon to:x") }, cancel);
+        await Edits.EditAsync(new(project, "Ada"), "Name", [new(draft, 1)], (_, mark) => (mark ?? Mark.None) with { ShipName = "bell" }, cancel);
+        await Edits.EditAsync(new(project, "Ada"), "Tag", [new(draft, 1), new(draft, 3)], (_, mark) => (mark ?? Mark.None) with { Tags = Tags.Parse("icon to:x") }, cancel);
         const string All = "1:Ship:bell:icon to:x 2:Ship:: 3:Open::icon to:x";
         Assert.Equal(All, await StateAsync(draft));
 
@@ -94,7 +95,7 @@ public class StoreTests(DatabaseFixture fixture)
         var (project, draft) = await NewDesignAsync();
         await Task.WhenAll(Enumerable.Range(0, 20).SelectMany(i => new[]
         {
-            Edits.EditAsync(project, "Name", [new(draft, i)], (_, mark) => mark with { ShipName = $"n{i}" }, cancel),
+            Edits.EditAsync(new(project, "Ada"), "Name", [new(draft, i)], (_, mark) => (mark ?? Mark.None) with { ShipName = $"n{i}" }, cancel),
             DecideAsync(project, draft, Decision.Ship, i),
         }));
         var marks = await Edits.MarksAsync(draft, cancel);
@@ -106,10 +107,31 @@ public class StoreTests(DatabaseFixture fixture)
     {
         var (project, _) = await NewDesignAsync();
         async Task<DesignRow> Design() => (await new DesignStore(database).ListAsync(project, cancel)).Single();
-        await Edits.SetDrawnAtAsync(project, (await Design()).Id, 3, cancel);
+        await Edits.SetDrawnAtAsync(new(project, "Ada"), (await Design()).Id, 3, cancel);
         Assert.Equal(3, (await Design()).DrawnAt);
         await Edits.UndoAsync(project, cancel);
         Assert.Equal(1, (await Design()).DrawnAt);
+    }
+
+    [Fact]
+    public async Task Layers_put_together_and_what_is_said_of_them_are_one_step_of_the_history()
+    {
+        var (project, draft) = await NewDesignAsync();
+        async Task<DesignRow> Design() => (await new DesignStore(database).ListAsync(project, cancel)).Single();
+        var design = (await Design()).Id;
+        var made = new Arrangement([], [new("combination", [1, 2], null)]);
+        await Edits.EditAsync(new(project, "Ada"), "Combine 2 layers", [new(draft, 4)], (_, _) => Mark.None with { Decision = Decision.Ship, Apart = true }, cancel, new(design, _ => made));
+        Assert.Equal(made, Arrangement.Parse((await Design()).Arrangement));
+        Assert.Equal((Decision.Ship, true), (await Edits.MarksAsync(draft, cancel))[4] is var mark ? (mark.Decision, mark.Apart) : default);
+
+        await Edits.UndoAsync(project, cancel);
+        Assert.Equal("", (await Design()).Arrangement);
+        Assert.Equal(Mark.None, (await Edits.MarksAsync(draft, cancel))[4]);
+        await Edits.RedoAsync(project, cancel);
+        Assert.Equal(made, Arrangement.Parse((await Design()).Arrangement));
+
+        var history = await Edits.HistoryAsync(project, 10, cancel);
+        Assert.Equal([("Combine 2 layers", "Ada", false)], history.Select(h => (h.Label, h.Who, h.Undone)));
     }
 
     [Fact]
@@ -133,7 +155,7 @@ public class StoreTests(DatabaseFixture fixture)
     public async Task The_queue_hands_each_job_to_one_taker_most_urgent_first()
     {
         var queue = new DrawingQueue(database);
-        var jobs = Enumerable.Range(0, 40).Select(i => new DrawingJob(Key($"job {i}"), 1, i, [7], new(0, 0, 1, 1, 10, 10, false))).ToList();
+        var jobs = Enumerable.Range(0, 40).Select(i => new DrawingJob(Key($"job {i}"), 1, i, [7], "", new(0, 0, 1, 1, 10, 10, false))).ToList();
         await queue.AddAsync(jobs, DrawingQueue.Ahead, cancel);
         await queue.AddAsync([jobs[33]], DrawingQueue.Wanted, cancel);
         var lease = TimeSpan.FromMinutes(5);

@@ -93,7 +93,7 @@ test('a drawing that hangs the renderer is a finding on its layer while the rest
   await page.setInputFiles('input[type=file]', Object.keys(taken).filter(n => n !== 'names.svg').map(n => join(folder, n)));
   await page.waitForURL(/projects\/2$/, { timeout: 120_000 });
   assert.notEqual(await page.title(), 'owned');
-  const bench = await page.locator('.screen-card', { hasText: 'Turbulence' }).getAttribute('href');
+  const bench = await page.locator('.screen-face[aria-label^="Turbulence"]').getAttribute('href');
   await page.goto(server.address + bench);
   await page.waitForSelector('.ledger-row');
   await page.locator('.rows').focus();

@@ -11,11 +11,19 @@ namespace Kalypto.Core.Checking;
 /// <param name="Pictures">The shipped layers.</param>
 /// <param name="Files">The planned files.</param>
 /// <param name="Looks">What was seen of an isolated layer, by its key.</param>
+/// <param name="StandIn">The family drawn instead of a font that is not there; null for one that is.</param>
 public sealed record CheckedPlan(
     IReadOnlyList<DesignState> Designs, IReadOnlyList<IPlatform> Platforms, ImmutableArray<Picture> Pictures,
-    ImmutableArray<PlannedFile> Files, Func<Fingerprint, Look?> Looks)
+    ImmutableArray<PlannedFile> Files, Func<Fingerprint, Look?> Looks, Func<string, string?> StandIn)
 {
     /// <summary>The layer that a picture is of.</summary>
     public Layer LayerOf(Picture picture) =>
-        Designs.First(d => d.Id == picture.Ref.Design).Measured.Drawing.Layers[picture.Ref.Ordinal];
+        DesignOf(picture).Layers[picture.Ref.Ordinal];
+
+    /// <summary>The design that a picture comes from.</summary>
+    public DesignState DesignOf(Picture picture) => Designs.First(d => d.Id == picture.Ref.Design);
+
+    /// <summary>A name for people of a layer and the screen it is on: <c>“bell” on Tonight</c>.</summary>
+    public static string Where(DesignState design, Layer layer) =>
+        $"“{design.MarkOf(layer).ShipName ?? layer.Name}”{(design.Measured.ScreenOf(layer) is { } screen && screen.Root != layer ? $" on {screen.Name}" : "")}";
 }

@@ -7,7 +7,10 @@ public static class Checks
     public static IReadOnlyList<ICheck> All { get; } =
     [
         new SamePath(), new NameRefused(), new NotNamedYet(), new LongName(),
-        new HiddenShips(), new GuideShips(), new NothingVisible(), new NothingMade(), new CannotBeDrawn(),
-        new InkOutsideBox(), new PictureUnderScale(), new TextAsPicture(), new NotKeptInReading(),
+        new HiddenShips(), new HiddenOpen(), new GuideShips(), new NothingVisible(), new NothingMade(), new PartsOfNothing(), new CannotBeDrawn(),
+        new InkOutsideBox(), new PictureUnderScale(), new HalfPoints(), new UnevenIconBoxes(), new MissingStates(),
+        new TextAsPicture(), new MissingFont(), new NotKeptInReading(),
+        new PhotoNotShipped(), new LikelyUnmarked(), new SameDrawingTwoNames(),
+        new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
     ];
 }

@@ -7,4 +7,8 @@ namespace Kalypto.Core.Checking;
 /// <param name="ShipName">The ship name to give, or null.</param>
 /// <param name="Decision">The decision to take, or null.</param>
 /// <param name="Tags">Words for the tag line, or null.</param>
-public sealed record Fix(string Label, string? ShipName = null, Decision? Decision = null, string? Tags = null);
+/// <param name="Together">Ordinals of loose layers to put together first, or null.</param>
+/// <param name="Apart">Whether it stands apart from its repeats, or null.</param>
+/// <param name="Place">Where it is settled when no single edit does: <c>screens</c>; null for an edit.</param>
+public sealed record Fix(
+    string Label, string? ShipName = null, Decision? Decision = null, string? Tags = null, IReadOnlyList<int>? Together = null, bool? Apart = null, string? Place = null);

@@ -1,12 +1,15 @@
 namespace Kalypto.Core.Checking;
 
-/// <summary>A shipped layer that cannot be seen or was locked in the drawing.</summary>
+/// <summary>A shipped layer that cannot be seen or was locked in the drawing; the states of a button are hidden by nature.</summary>
 public sealed class HiddenShips : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "hidden or locked layer ships";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
-        .Where(picture => plan.LayerOf(picture) is { HiddenHere: true } or { Locked: true })
-        .Select(picture => new Finding("hidden or locked layer ships", Severity.Warning, picture.Ref,
+        .Where(picture => picture.State is null && plan.LayerOf(picture) is { HiddenHere: true } or { Locked: true })
+        .Select(picture => new Finding(Name, Severity.Warning, picture.Ref,
             $"“{picture.LayerName}” on {picture.ScreenName} is {(plan.LayerOf(picture).HiddenHere ? "hidden" : "locked")} in the drawing and ships all the same.",
             new("Leave it", Decision: Deciding.Decision.Leave)));
 }

@@ -6,9 +6,12 @@ namespace Kalypto.Core.Checking;
 public sealed class LongName : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "long name";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => picture.Words.Sum(w => w.Length + 1) - 1 > PlatformNames.Longest)
-        .Select(picture => new Finding("long name", Severity.Warning, picture.Ref,
+        .Select(picture => new Finding(Name, Severity.Warning, picture.Ref,
             $"The name of “{Short(picture.Name)}” on {picture.ScreenName} is longer than {PlatformNames.Longest} characters and is cut there."));
 
     private static string Short(string name) => name.Length > 40 ? name[..40] + "…" : name;

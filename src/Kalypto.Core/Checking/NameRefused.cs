@@ -7,6 +7,9 @@ namespace Kalypto.Core.Checking;
 public sealed class NameRefused : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "name refused";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
         foreach (var picture in plan.Pictures)
@@ -14,7 +17,7 @@ public sealed class NameRefused : ICheck
             if (picture.Words.Count == 0)
             {
                 var offered = $"{picture.Making.Kind}-{picture.Ref.Ordinal}";
-                yield return new("name refused", Severity.Blocker, picture.Ref,
+                yield return new(Name, Severity.Blocker, picture.Ref,
                     $"“{picture.Name}” on {picture.ScreenName} has no letter or digit that a file name can have.",
                     new($"Name it {offered}", ShipName: offered));
                 continue;
@@ -25,7 +28,7 @@ public sealed class NameRefused : ICheck
                 if (platform.Refusal(name) is { } why)
                 {
                     var offered = string.Join('-', NameWords.Split(platform.Accepted(name)));
-                    yield return new("name refused", Severity.Blocker, picture.Ref,
+                    yield return new(Name, Severity.Blocker, picture.Ref,
                         $"{platform.Name} does not take the name of “{picture.LayerName}” on {picture.ScreenName}: {why}.",
                         new($"Name it {offered}", ShipName: offered));
                     break;

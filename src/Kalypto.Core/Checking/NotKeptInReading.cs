@@ -4,6 +4,9 @@ namespace Kalypto.Core.Checking;
 public sealed class NotKeptInReading : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "not kept from the drawing";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
         foreach (var picture in plan.Pictures)
@@ -16,7 +19,14 @@ public sealed class NotKeptInReading : ICheck
             var inside = plan.LayerOf(picture).SelfAndDescendants().Select(l => l.Ordinal).ToHashSet();
             foreach (var note in drawing.Notes.Where(n => n.Layer is { } layer && inside.Contains(layer)))
             {
-                yield return new("not kept from the drawing", Severity.Warning, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName}: {note.Sentence}");
+                yield return new(Name, Severity.Warning, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName}: {note.Sentence}");
+            }
+        }
+        foreach (var design in plan.Designs)
+        {
+            foreach (var note in design.Measured.Drawing.Notes.Where(n => n.Layer is null))
+            {
+                yield return new(Name, Severity.Hint, new(design.Id, 0), $"“{design.Name}”: {note.Sentence}");
             }
         }
     }

@@ -6,8 +6,18 @@ namespace Kalypto.Core.Checking;
 public sealed class NotNamedYet : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "not named yet";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
-        .Where(picture => !picture.NameIsTyped && DefaultNames.IsNotNamed(plan.LayerOf(picture)))
-        .Select(picture => new Finding("not named yet", Severity.Warning, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} ships, but nobody has named it yet."));
+        .Where(picture => !picture.NameIsTyped && picture.PartOf is null && picture.State is null && DefaultNames.IsNotNamed(plan.LayerOf(picture)))
+        .Select(picture => new Finding(Name, Severity.Warning, picture.Ref,
+            $"“{picture.LayerName}” on {picture.ScreenName} ships, but nobody has named it yet.",
+            Offer(plan, picture)));
+
+    private static Fix Offer(CheckedPlan plan, Packing.Picture picture)
+    {
+        var offered = NameSuggestions.Of(plan.DesignOf(picture), plan.LayerOf(picture), picture.Making.Kind);
+        return new($"Name it {offered}", ShipName: offered);
+    }
 }

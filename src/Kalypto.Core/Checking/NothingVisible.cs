@@ -4,9 +4,12 @@ namespace Kalypto.Core.Checking;
 public sealed class NothingVisible : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "nothing visible";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => picture.Crop is null && plan.Looks(picture.Key) is { Failure: null })
-        .Select(picture => new Finding("nothing visible", Severity.Warning, picture.Ref,
+        .Select(picture => new Finding(Name, Severity.Warning, picture.Ref,
             $"“{picture.LayerName}” on {picture.ScreenName} ships, but nothing of it is visible, so no file is made.",
             new("Leave it", Decision: Deciding.Decision.Leave)));
 }

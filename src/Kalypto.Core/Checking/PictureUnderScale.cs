@@ -6,6 +6,9 @@ namespace Kalypto.Core.Checking;
 /// <summary>An embedded picture that has fewer pixels than the largest scale asks for.</summary>
 public sealed class PictureUnderScale : ICheck
 {
+    /// <inheritdoc/>
+    public string Name => "picture under its scale";
+
     private const double Tolerance = 0.02;
 
     /// <inheritdoc/>
@@ -23,7 +26,7 @@ public sealed class PictureUnderScale : ICheck
                     && native < asked.Factor - Tolerance)
                 {
                     var enough = picture.Making.Scales.Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
-                    yield return new("picture under its scale", Severity.Warning, picture.Ref,
+                    yield return new(Name, Severity.Warning, picture.Ref,
                         $"“{picture.LayerName}” on {picture.ScreenName} is asked for at {asked}, but its picture has only {Numbers.Text(native, 1)}x.",
                         new($"Make it up to {enough.Max()}", Tags: $"scale:{string.Join(',', enough)}"));
                     break;

@@ -8,6 +8,9 @@ namespace Kalypto.Core.Checking;
 public sealed class SamePath : ICheck
 {
     /// <inheritdoc/>
+    public string Name => "same path twice";
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
         var told = new HashSet<LayerRef>();
@@ -24,7 +27,7 @@ public sealed class SamePath : ICheck
                 foreach (var (other, name) in pictures.Skip(1).Where(p => told.Add(p.Picture.Ref)))
                 {
                     var offered = Offer(platform, other, byPlace.Keys);
-                    yield return new("same path twice", Severity.Blocker, other.Ref,
+                    yield return new(Name, Severity.Blocker, other.Ref,
                         $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be {place} for {platform.Name}.",
                         new($"Name it {offered}", ShipName: offered));
                 }

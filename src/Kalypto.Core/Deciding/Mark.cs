@@ -8,6 +8,12 @@ namespace Kalypto.Core.Deciding;
 /// <param name="Tags">Its kind and what differs from the recipe.</param>
 public sealed record Mark(Decision Decision, string? ShipName, Tags Tags)
 {
+    /// <summary>True when what Kalypto takes it for was refused, for good.</summary>
+    public bool Dismissed { get; init; }
+
+    /// <summary>True when it does not share what is said of the same drawing in other places.</summary>
+    public bool Apart { get; init; }
+
     /// <summary>Nothing said.</summary>
     public static Mark None { get; } = new(Decision.Open, null, Tags.Empty);
 }

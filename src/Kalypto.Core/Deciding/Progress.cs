@@ -17,17 +17,35 @@ public sealed record Progress(int Ship, int Code, int Leave, int Covered, int Op
     public int Decided => Total - Open;
 
     /// <summary>Counts layers; the layer of the screen itself is not among them.</summary>
-    public static Progress Of(IEnumerable<Layer> layers, Func<Layer, Mark> mark)
+    /// <param name="layers">The layers, those around before those in them.</param>
+    /// <param name="mark">What was said of a layer.</param>
+    public static Progress Of(IReadOnlyList<Layer> layers, Func<Layer, Mark> mark)
     {
         int ship = 0, code = 0, leave = 0, covered = 0, open = 0;
-        foreach (var layer in layers.Where(l => l.Content != LayerContent.Screen))
+        var inside = new Dictionary<Layer, bool>(layers.Count);
+        var settled = new Dictionary<Layer, bool>(layers.Count);
+        foreach (var layer in layers)
         {
-            switch (mark(layer).Decision)
+            inside[layer] = layer.Parent is { } around && (Covers(around, mark) || (inside.TryGetValue(around, out var known) ? known : CoveredBy(around, mark) is not null));
+        }
+        // From the inside out: a group is settled when all in it is.
+        for (var i = layers.Count - 1; i >= 0; i--)
+        {
+            var layer = layers[i];
+            var decision = mark(layer).Decision;
+            var isSettled = decision != Decision.Open || inside[layer]
+                || (layer.Children.Count > 0 && layer.Children.All(child => settled.TryGetValue(child, out var known) ? known : IsSettled(child, mark)));
+            settled[layer] = isSettled;
+            if (layer.Content == LayerContent.Screen)
+            {
+                continue;
+            }
+            switch (decision)
             {
                 case Decision.Ship: ship++; break;
                 case Decision.Code: code++; break;
                 case Decision.Leave: leave++; break;
-                case Decision.Open when IsSettled(layer, mark): covered++; break;
+                case Decision.Open when isSettled: covered++; break;
                 default: open++; break;
             }
         }
@@ -42,5 +60,8 @@ public sealed record Progress(int Ship, int Code, int Leave, int Covered, int Op
 
     /// <summary>The nearest shipped or left layer around this one, without the screen as a whole; or null.</summary>
     public static Layer? CoveredBy(Layer layer, Func<Layer, Mark> mark) => layer.Ancestors()
-        .FirstOrDefault(a => a.Content != LayerContent.Screen && mark(a).Decision is Decision.Ship or Decision.Leave);
+        .FirstOrDefault(a => Covers(a, mark));
+
+    /// <summary>True for a shipped or left layer that settles what lies in it; the screen as a whole does not.</summary>
+    public static bool Covers(Layer layer, Func<Layer, Mark> mark) => layer.Content != LayerContent.Screen && mark(layer).Decision is Decision.Ship or Decision.Leave;
 }

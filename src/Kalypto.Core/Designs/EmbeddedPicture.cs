@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using System.Runtime.CompilerServices;
 
 namespace Kalypto.Core.Designs;
 
@@ -8,9 +9,14 @@ namespace Kalypto.Core.Designs;
 public readonly record struct EmbeddedPicture(int Width, int Height)
 {
     private const int MostHead = 400_000;
+    private static readonly ConditionalWeakTable<Element, object> Known = [];
+    private static readonly object None = new();
 
     /// <summary>The size of the PNG, JPEG or GIF in an image element; null when it is none of them or cannot be read.</summary>
-    public static EmbeddedPicture? Of(Element image)
+    public static EmbeddedPicture? Of(Element image) =>
+        Known.GetValue(image, i => Read(i) is { } size ? size : None) is EmbeddedPicture known ? known : null;
+
+    private static EmbeddedPicture? Read(Element image)
     {
         var href = image["href"];
         var comma = href?.IndexOf(',', StringComparison.Ordinal) ?? -1;
@@ -25,7 +31,12 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
         {
             return null;
         }
-        ReadOnlySpan<byte> head = bytes.AsSpan(0, count);
+        return Of(bytes.AsSpan(0, count));
+    }
+
+    /// <summary>The size that the first bytes of a PNG, JPEG or GIF tell; null when it is none of them or cannot be read.</summary>
+    public static EmbeddedPicture? Of(ReadOnlySpan<byte> head)
+    {
         if (head.Length >= 24 && head[1..4].SequenceEqual("PNG"u8))
         {
             return new(BinaryPrimitives.ReadInt32BigEndian(head[16..]), BinaryPrimitives.ReadInt32BigEndian(head[20..]));

@@ -3,6 +3,8 @@ namespace Kalypto.Core.Designs;
 /// <summary>A node of the drawing that people decide on. Identified in its draft by <see cref="Ordinal"/>.</summary>
 public sealed class Layer
 {
+    private readonly Layer? drawnParent;
+
     internal List<Layer> ChildList { get; } = [];
 
     /// <summary>The place in document order, from 0 (the drawing itself).</summary>
@@ -10,6 +12,12 @@ public sealed class Layer
 
     /// <summary>The layer it lies in; null for the drawing itself and for views.</summary>
     public required Layer? Parent { get; init; }
+
+    /// <summary>The layer it lies in as the file has it; other than <see cref="Parent"/> for what was put together.</summary>
+    public Layer? DrawnParent { get => drawnParent ?? Parent; init => drawnParent = value; }
+
+    /// <summary>True for a layer that the team put together out of loose ones.</summary>
+    public bool Combined { get; init; }
 
     /// <summary>The name for people, at most 200 characters.</summary>
     public required string Name { get; init; }
@@ -48,6 +56,15 @@ public sealed class Layer
     public IEnumerable<Layer> Ancestors()
     {
         for (var layer = Parent; layer is not null; layer = layer.Parent)
+        {
+            yield return layer;
+        }
+    }
+
+    /// <summary>The layers around it as the file has them, nearest first.</summary>
+    public IEnumerable<Layer> DrawnAncestors()
+    {
+        for (var layer = DrawnParent; layer is not null; layer = layer.DrawnParent)
         {
             yield return layer;
         }

@@ -25,7 +25,7 @@ public sealed class Isolation
         this.drawing = drawing;
         this.layer = layer;
         this.shapeOnly = shapeOnly;
-        around = [.. layer.Ancestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : NotOfAncestors, a.Content == LayerContent.Screen))];
+        around = [.. layer.DrawnAncestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : NotOfAncestors, a.Content == LayerContent.Screen))];
         leftOut = without is null ? [] : [.. (layer.ViewBox is null ? layer.SelfAndDescendants() : drawing.Layers).Where(l => without.Contains(l.Ordinal))];
         foreach (var element in around)
         {

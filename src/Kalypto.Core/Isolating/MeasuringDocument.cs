@@ -37,6 +37,11 @@ public static class MeasuringDocument
         {
             var children = element.Children.Select(child => child is Element e ? Wrap(e) : child).ToImmutableArray();
             var copy = new Element(element.Name, [.. Without(hiddenToo ? EffectsAndHiding : Effects, element.Attributes)], children);
+            // The renderer forgets the transform of a picture when it says where the picture lies.
+            if (copy.Name == "image" && copy["transform"] is { } transform)
+            {
+                copy = new("g", [new("transform", transform)], [new Element(copy.Name, [.. copy.Attributes.Where(a => a.Name != "transform")], copy.Children)]);
+            }
             return element != drawing.Root && ids.TryGetValue(element, out var id)
                 ? new Element("g", [new("id", id)], [copy])
                 : copy;

@@ -1,68 +1,118 @@
 using System.Collections.Concurrent;
+using System.Collections.Immutable;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Packing;
 
 /// <summary>A drawing with what is known of its layers whatever anybody decides: the same for every edit.</summary>
 public sealed class MeasuredDrawing
 {
-    private readonly ConcurrentDictionary<(int Ordinal, string Without), Isolation> isolations = new();
-    private readonly Dictionary<int, Screen> screenOf = [];
+    private readonly ConcurrentDictionary<(int Ordinal, bool IsScreen, string Without), Isolation> isolations;
+    private readonly ConcurrentDictionary<(int Ordinal, bool IsScreen, string Without), Isolation> isolationsOfMade = new();
+    private readonly ScreenMap map;
+    private readonly int drawnCount;
+    private readonly Lazy<ImmutableArray<LayerContents>> contents;
+    private readonly Lazy<ImmutableArray<Fingerprint?>> repeatKeys;
+    private readonly Lazy<ImmutableArray<ScreenProposal>> proposals;
+    private readonly Lazy<ImmutableArray<bool>> notNamed;
 
     /// <summary>Puts a drawing and the shape boxes of its layers together.</summary>
-    /// <param name="drawing">The drawing.</param>
+    /// <param name="drawing">The drawing as it was read.</param>
     /// <param name="shapes">The shape box of each layer by ordinal, in drawing units; null for a layer without one.</param>
     public MeasuredDrawing(DrawingTree drawing, IReadOnlyList<Box?> shapes)
+        : this(drawing, drawing, shapes, new())
     {
-        Drawing = drawing;
-        Shapes = shapes;
-        foreach (var layer in drawing.Layers)
-        {
-            if (FindScreen(layer) is { } screen)
-            {
-                screenOf[layer.Ordinal] = screen;
-            }
-        }
     }
 
-    /// <summary>The drawing.</summary>
+    private MeasuredDrawing(
+        DrawingTree drawn, DrawingTree drawing, IReadOnlyList<Box?> shapes, ConcurrentDictionary<(int Ordinal, bool IsScreen, string Without), Isolation> isolations)
+    {
+        Drawn = drawn;
+        Drawing = drawing;
+        Shapes = shapes;
+        this.isolations = isolations;
+        drawnCount = drawn.Layers.Length;
+        map = new(drawing, shapes);
+        contents = new(() => LayerContents.OfAll(drawing));
+        notNamed = new(() => [.. drawing.Layers.Select(DefaultNames.IsNotNamed)]);
+        proposals = new(() => ScreenProposals.Of(this));
+        repeatKeys = new(() => [.. drawing.Layers.Select(l => RepeatKey.Of(drawing, l))]);
+    }
+
+    /// <summary>The drawing as it was read.</summary>
+    public DrawingTree Drawn { get; }
+
+    /// <summary>The drawing as it is arranged.</summary>
     public DrawingTree Drawing { get; }
 
     /// <summary>Shape boxes by ordinal, in drawing units.</summary>
     public IReadOnlyList<Box?> Shapes { get; }
 
-    /// <summary>The screen that a layer is on; null for what lies on none.</summary>
-    public Screen? ScreenOf(Layer layer) => screenOf.GetValueOrDefault(layer.Ordinal);
+    /// <summary>What each layer is made of, by ordinal.</summary>
+    public ImmutableArray<LayerContents> Contents => contents.Value;
 
-    /// <summary>The layers of a screen in document order, the one that stands for the screen first.</summary>
-    public IEnumerable<Layer> LayersOf(Screen screen) =>
-        Drawing.Layers.Where(l => ScreenOf(l) == screen && l != screen.Root).Prepend(screen.Root);
+    /// <summary>What tells a layer's drawing apart from others wherever it lies, by ordinal; null for layers that are never shared.</summary>
+    public ImmutableArray<Fingerprint?> RepeatKeys => repeatKeys.Value;
+
+    /// <summary>True for layers that nobody gave a name of their own in the drawing, by ordinal.</summary>
+    public ImmutableArray<bool> NotNamed => notNamed.Value;
+
+    /// <summary>The ways to split the drawing into screens, best first.</summary>
+    public ImmutableArray<ScreenProposal> Proposals => proposals.Value;
+
+    /// <summary>The same drawing with other screens and combinations.</summary>
+    public MeasuredDrawing Arrange(Arrangement arrangement)
+    {
+        if (arrangement.IsNone)
+        {
+            return this;
+        }
+        var arranged = Arranger.Apply(Drawn, arrangement);
+        var shapes = Shapes.Take(drawnCount).ToList();
+        foreach (var layer in arranged.Layers.Skip(shapes.Count))
+        {
+            shapes.Add(layer.ViewBox ?? layer.Children.Select(c => shapes[c.Ordinal])
+                .Aggregate((Box?)null, (all, box) => all is { } a && box is { } b ? a.Union(b) : all ?? box));
+        }
+        foreach (var screen in arranged.Screens.Where(s => s.Root.Content == LayerContent.Screen && s.Root.Ordinal > 0))
+        {
+            shapes[screen.Root.Ordinal] = screen.Box;
+        }
+        return new(Drawn, arranged, shapes, isolations);
+    }
+
+    /// <summary>The shape box of a layer in drawing units; null when it has none.</summary>
+    public Box? ShapeOf(Layer layer) => layer.ViewBox ?? (layer.Ordinal < Shapes.Count ? Shapes[layer.Ordinal] : null);
+
+    /// <summary>The screen that a layer is on; null for what lies on none.</summary>
+    public Screen? ScreenOf(Layer layer) => map.ScreenOf(layer);
+
+    /// <summary>The layers of a screen in the order of the tree, the one that stands for the screen first.</summary>
+    public IReadOnlyList<Layer> LayersOf(Screen screen) => map.LayersOf(screen);
+
+    /// <summary>The nearest layer around this one on its screen; null for the one that stands for the screen.</summary>
+    public Layer? AroundOnScreen(Layer layer) => map.AroundOnScreen(layer);
+
+    /// <summary>True for a group around everything else on its screen: it says nothing and is stepped over.</summary>
+    public bool IsNeedlessOuter(Layer layer) => map.NeedlessOuters.Contains(layer);
 
     /// <summary>A layer cut out of the drawing, without those layers in it that are left.</summary>
     public Isolation Isolate(Layer layer, Func<Layer, Mark> mark)
     {
-        var without = layer.SelfAndDescendants()
-            .Where(l => l != layer && (mark(l).Decision == Decision.Leave || (l.Guide && mark(l).Decision == Decision.Open)))
-            .Select(l => l.Ordinal).ToHashSet();
-        if (layer.ViewBox is not null)
+        HashSet<int> without = [];
+        foreach (var inside in layer.ViewBox is null ? layer.SelfAndDescendants() : Drawing.Layers)
         {
-            without = [.. Drawing.Layers.Where(l => mark(l).Decision == Decision.Leave || l.Guide).Select(l => l.Ordinal)];
+            if (inside != layer && (mark(inside).Decision == Decision.Leave || (inside.Guide && (layer.ViewBox is not null || mark(inside).Decision == Decision.Open))))
+            {
+                without.Add(inside.Ordinal);
+            }
         }
-        return isolations.GetOrAdd((layer.Ordinal, string.Join(',', without.Order())), _ => Isolation.Of(Drawing, layer, without));
-    }
-
-    private Screen? FindScreen(Layer layer)
-    {
-        var around = layer.Ancestors().Prepend(layer).Select(a => Drawing.Screens.FirstOrDefault(s => s.Root == a)).FirstOrDefault(s => s is not null);
-        if (around is not null || layer.Parent is null || layer.Ordinal >= Shapes.Count || Shapes[layer.Ordinal] is not { } box)
-        {
-            return around;
-        }
-        // Views and loose layers: the screen that most of the layer lies on.
-        var best = Drawing.Screens
-            .Select(s => (Screen: s, Common: s.Box.Intersect(box))).MaxBy(s => s.Common.Width * s.Common.Height);
-        return best.Common.IsEmpty ? null : best.Screen;
+        var known = layer.Ordinal < drawnCount ? isolations : isolationsOfMade;
+        return known.GetOrAdd((layer.Ordinal, layer.Content == LayerContent.Screen, without.Count == 0 ? "" : string.Join(',', without.Order())),
+            _ => Isolation.Of(Drawing, layer, without));
     }
 }

@@ -20,6 +20,15 @@ public sealed record Picture(
     LayerRef Ref, string LayerName, string ScreenName, string Name, bool NameIsTyped, IReadOnlyList<string> Words,
     Making Making, Fingerprint Key, Crop? Crop, bool CropIsGuess, double DrawnAt)
 {
+    /// <summary>The state of a button that it shows, or null.</summary>
+    public string? State { get; init; }
+
+    /// <summary>Everywhere that the same drawing stands, itself first; it is made once for all of them.</summary>
+    public ImmutableArray<LayerRef> Places { get; init; } = [Ref];
+
+    /// <summary>The group that was asked for in parts, of which this is one; null for a picture of its own.</summary>
+    public LayerRef? PartOf { get; init; }
+
     /// <summary>The folder, names joined by a slash; empty for none.</summary>
     public string Folder => string.Join('/', Making.Folder);
 

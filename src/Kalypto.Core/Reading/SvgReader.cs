@@ -20,8 +20,7 @@ public static class SvgReader
         limits ??= ReadingLimits.Default;
         var parser = new SvgParser(limits);
         var root = parser.Parse(file);
-        var notes = new List<(ElementBuilder? Element, string Sentence)>();
-        notes.AddRange(parser.Notes.Select(n => ((ElementBuilder?)null, n.Sentence)));
+        var notes = parser.Notes.Select(n => ((ElementBuilder?)null, n.Sentence)).ToList();
 
         var cascade = new StyleCascade(StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s))), limits);
         var normalisations = Normalisations.All();
@@ -36,6 +35,12 @@ public static class SvgReader
             }
         }
 
+        return Finish(root, notes, fallbackName, limits);
+    }
+
+    /// <summary>Makes the drawing out of elements that are read and normalised, whatever format they came from.</summary>
+    internal static DrawingTree Finish(ElementBuilder root, IReadOnlyList<(ElementBuilder? Element, string Sentence)> notes, string fallbackName, ReadingLimits limits)
+    {
         var box = BoxOf(root, limits);
         var byId = new Dictionary<string, ElementBuilder>();
         foreach (var element in root.SelfAndDescendants())

@@ -25,4 +25,10 @@ public interface IRenderer
     /// <param name="quality">How hard to try to make it small.</param>
     /// <param name="cancel">Ends the wait.</param>
     Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel);
+
+    /// <summary>Makes a PNG of a picture in a format that drawings cannot hold, such as WebP.</summary>
+    Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel);
+
+    /// <summary>The family that is drawn instead of a font that is not there; null for one that is.</summary>
+    string? StandInFor(string family);
 }

@@ -21,21 +21,28 @@ public sealed record Making(
     private const int LongestFolderName = 40;
 
     /// <summary>Works out what holds for a layer.</summary>
-    public static Making Of(Layer layer, Tags tags, Func<Layer, Mark> mark)
+    /// <param name="layer">The layer.</param>
+    /// <param name="tags">Its tags.</param>
+    /// <param name="mark">What was said of the layers around it.</param>
+    /// <param name="isSteppedOver">True for groups that give no folder.</param>
+    /// <param name="usualKind">The kind when nobody gave one; null for what follows from the layer's content.</param>
+    public static Making Of(Layer layer, Tags tags, Func<Layer, Mark> mark, Func<Layer, bool>? isSteppedOver = null, string? usualKind = null)
     {
-        var kind = tags.Kind ?? Kinds.Of(layer);
+        var kind = tags.Kind ?? usualKind ?? Kinds.Of(layer);
         var recipe = Recipe.For(kind);
         return new(
             kind, tags.Kind is not null,
-            [.. recipe.Formats.Union(tags.Formats.Where(f => f.Value).Select(f => f.Key)).Except(tags.Formats.Where(f => !f.Value).Select(f => f.Key))],
+            tags.Formats.Count == 0 ? recipe.Formats
+                : [.. recipe.Formats.Union(tags.Formats.Where(f => f.Value).Select(f => f.Key)).Except(tags.Formats.Where(f => !f.Value).Select(f => f.Key))],
             tags.Scales.IsEmpty ? recipe.Scales : tags.Scales, !tags.Scales.IsEmpty,
             tags.Crop ?? recipe.Crop, tags.Bleed ?? recipe.Bleed,
-            tags.Folder is { } folder ? [.. folder.Split('/')] : [.. FoldersOfGroups(layer, mark)]);
+            tags.Folder is { } folder ? [.. folder.Split('/')] : [.. FoldersOfGroups(layer, mark, isSteppedOver)]);
     }
 
     /// <summary>The named groups that a layer lies in, as folders; groups that nobody named make none.</summary>
-    private static IEnumerable<string> FoldersOfGroups(Layer layer, Func<Layer, Mark> mark) => layer.Ancestors()
-        .Where(a => a.Content == LayerContent.Group)
+    private static IEnumerable<string> FoldersOfGroups(Layer layer, Func<Layer, Mark> mark, Func<Layer, bool>? isSteppedOver) => layer.Ancestors()
+        .TakeWhile(a => a.Content != LayerContent.Screen)
+        .Where(a => a.Content == LayerContent.Group && isSteppedOver?.Invoke(a) != true)
         .Select(a => (Name: mark(a).ShipName ?? (DefaultNames.IsNotNamed(a) ? "" : a.Name), a))
         .Select(a => NameWords.Join(NameWords.Split(a.Name), "-", LongestFolderName))
         .Where(name => name.Length > 0)

@@ -31,11 +31,20 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         Valued("to", "to:icons/nav", "into this folder",
             text => CleanFolder(text) is { } folder ? tags => tags with { Folder = folder } : null,
             tags => tags with { Folder = null }),
+        .. States.All.Select(state => Valued("state", $"state:{state}", "a state of the button that it lies in",
+            text => States.All.Contains(text) ? tags => tags with { State = text } : null,
+            tags => tags with { State = null })),
+        PartsWord("parts", "each layer in it by itself", parts: true),
+        PartsWord("whole", "all of it as one picture", parts: false),
     ];
 
     private static TagWord KindWord(string kind) => new(kind, $"a kind: made by the recipe for {kind}",
         word => word == kind ? tags => tags with { Kind = kind } : null,
         word => word == kind ? tags => tags.Kind == kind ? tags with { Kind = null } : tags : null);
+
+    private static TagWord PartsWord(string word, string meaning, bool parts) => new(word, meaning,
+        typed => typed == word ? tags => tags with { Parts = parts } : null,
+        typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null);
 
     private static TagWord FormatWord(string format, string meaning) => new(format, meaning,
         word => word == format ? tags => tags with { Formats = tags.Formats.SetItem(format, true) } : null,

@@ -27,6 +27,25 @@ public sealed record Tags
     /// <summary>The folder instead of the groups it lies in, or null.</summary>
     public string? Folder { get; init; }
 
+    /// <summary>The state of a button that it shows, or null.</summary>
+    public string? State { get; init; }
+
+    /// <summary>True: each layer in it by itself; false: all as one picture; null: not said, so all as one.</summary>
+    public bool? Parts { get; init; }
+
+    /// <summary>These tags, and those of a group where these say nothing.</summary>
+    public Tags Over(Tags group) => new()
+    {
+        Kind = Kind ?? group.Kind,
+        Formats = Formats.Count > 0 ? Formats : group.Formats,
+        Scales = Scales.IsEmpty ? group.Scales : Scales,
+        Crop = Crop ?? group.Crop,
+        Bleed = Bleed ?? group.Bleed,
+        Folder = Folder ?? group.Folder,
+        State = State,
+        Parts = Parts,
+    };
+
     /// <summary>The words of the tags, each as it would be typed, in a fixed order.</summary>
     public IEnumerable<string> Words()
     {
@@ -53,6 +72,14 @@ public sealed record Tags
         if (Folder is not null)
         {
             yield return "to:" + Folder;
+        }
+        if (State is not null)
+        {
+            yield return "state:" + State;
+        }
+        if (Parts is { } parts)
+        {
+            yield return parts ? "parts" : "whole";
         }
     }
 

@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Globalization;
-using System.Text;
 
 namespace Kalypto.Drawing.Workers;
 
@@ -11,14 +10,14 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
 
     /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or hangs.</summary>
     /// <returns>Null when all answers came, else why they did not.</returns>
-    public async Task<string?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    public async Task<string?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         var running = process is { HasExited: false } ? process : Start();
         using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         try
         {
             limit.CancelAfter(options.TimeLimit);
-            await Frames.WriteAsync(running.StandardInput.BaseStream, request, Encoding.UTF8.GetBytes(document), limit.Token);
+            await Frames.WriteAsync(running.StandardInput.BaseStream, request, document, limit.Token);
             for (var i = 0; i < answers; i++)
             {
                 limit.CancelAfter(options.TimeLimit);
@@ -66,6 +65,8 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
         start.Environment["DOTNET_TieredPGO"] = "0";
         start.Environment["DOTNET_GCConserveMemory"] = "5";
         process = Process.Start(start) ?? throw new InvalidOperationException($"{options.Program} did not start.");
+        // Drawing ahead must not slow down the people who decide meanwhile.
+        process.PriorityClass = ProcessPriorityClass.BelowNormal;
         // Warnings of the renderer's libraries are of no use to anybody here, but must not fill the pipe.
         process.ErrorDataReceived += static (_, _) => { };
         process.BeginErrorReadLine();

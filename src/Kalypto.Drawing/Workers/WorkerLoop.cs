@@ -22,14 +22,20 @@ public static class WorkerLoop
         await using var output = Console.OpenStandardOutput();
         while (await Frames.ReadAsync<Request>(input, CancellationToken.None) is var (request, body))
         {
-            await AnswerAsync(request, Encoding.UTF8.GetString(body), output);
+            await AnswerAsync(request, body, output);
         }
     }
 
-    private static async Task AnswerAsync(Request request, string document, Stream output)
+    private static async Task AnswerAsync(Request request, byte[] body, Stream output)
     {
         try
         {
+            if (request.Task == WorkerTask.ToPng)
+            {
+                await SendAsync(output, new(null, null), PictureConverter.ToPng(body));
+                return;
+            }
+            var document = Encoding.UTF8.GetString(body);
             if (request.Task == WorkerTask.Measure)
             {
                 using var handle = new Rsvg.Handle(document);

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.InteropServices;
+using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
@@ -16,12 +17,14 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private readonly WorkerOptions options;
     private readonly ConcurrentBag<Worker> idle = [];
     private readonly SemaphoreSlim places;
+    private readonly FontFamilies fonts;
 
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
     public WorkerRenderer(WorkerOptions options)
     {
         this.options = options;
         places = new(options.Count);
+        fonts = new(options.Fonts);
         for (var i = 0; i < options.Count; i++)
         {
             idle.Add(new(options));
@@ -146,7 +149,22 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         places.Dispose();
     }
 
-    private async Task<string?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    /// <inheritdoc/>
+    public async Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel)
+    {
+        Drawn? made = null;
+        var failure = await AskAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, 1,
+            (answer, body) => made = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
+        return failure is null ? made! : new(null, failure);
+    }
+
+    /// <inheritdoc/>
+    public string? StandInFor(string family) => fonts.StandInFor(family);
+
+    private Task<string?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>
+        AskAsync(request, Encoding.UTF8.GetBytes(document), answers, take, cancel);
+
+    private async Task<string?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         await places.WaitAsync(cancel);
         var worker = idle.TryTake(out var free) ? free : new Worker(options);

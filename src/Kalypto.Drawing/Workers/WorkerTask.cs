@@ -6,4 +6,5 @@ internal enum WorkerTask
     Measure,
     Ink,
     Draw,
+    ToPng,
 }

@@ -14,11 +14,9 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     // What is drawn stays drawn, so what was once seen in the store holds for ever.
     private readonly ConcurrentDictionary<string, Look> looks = new();
     private readonly ConcurrentDictionary<string, DrawingRow> drawn = new();
+    private readonly ConcurrentDictionary<string, bool> awaited = new();
     private TaskCompletionSource changed = New();
     private TaskCompletionSource queued = New();
-
-    /// <summary>Counts up whenever a picture gets ready here.</summary>
-    public long Finished { get; private set; }
 
     /// <summary>Ends when the next picture gets ready here.</summary>
     public Task Changed => Volatile.Read(ref changed).Task;
@@ -28,6 +26,12 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
 
     /// <summary>Name and version of the engines.</summary>
     public string Engine => renderer.Version;
+
+    /// <summary>The files of pictures, as far as they were worked out before.</summary>
+    public PlannedPaths Paths { get; } = new(renderer.Version);
+
+    /// <summary>The family drawn instead of a font that is not there; null for one that is.</summary>
+    public string? StandInFor(string family) => renderer.StandInFor(family);
 
     /// <summary>The key of a look at an isolated layer.</summary>
     public string LookKey(Fingerprint isolation) => Fingerprint.Of("look", Engine, isolation.Hex).Hex;
@@ -59,6 +63,19 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
             }
         }
         return asked.Where(drawn.ContainsKey).ToDictionary(k => k, k => drawn[k]);
+    }
+
+    /// <summary>True once for a look that a plan waits for; looks for thumbnails change nothing that pages show.</summary>
+    internal bool WasAwaited(string key) => awaited.TryRemove(key, out _);
+
+    /// <summary>Queues looks that a plan waits for.</summary>
+    public Task QueueLooksAsync(IReadOnlyCollection<DrawingJob> jobs, int priority, CancellationToken cancel)
+    {
+        foreach (var job in jobs)
+        {
+            awaited[job.Key] = true;
+        }
+        return QueueAsync(jobs, priority, cancel);
     }
 
     /// <summary>Queues jobs.</summary>
@@ -113,7 +130,6 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     /// <summary>Tells everybody who waits that something got ready.</summary>
     internal void Tell()
     {
-        Finished++;
         Interlocked.Exchange(ref changed, New()).TrySetResult();
     }
 

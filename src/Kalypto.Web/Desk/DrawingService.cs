@@ -7,7 +7,7 @@ namespace Kalypto.Web.Desk;
 
 /// <summary>Works off the drawing queue, as many jobs at once as there are processors.</summary>
 public sealed class DrawingService(
-    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, IRenderer renderer, ILogger<DrawingService> log) : BackgroundService
+    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, Notices notices, IRenderer renderer, ILogger<DrawingService> log) : BackgroundService
 {
     private static readonly TimeSpan Lease = TimeSpan.FromMinutes(5);
     private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
@@ -34,6 +34,10 @@ public sealed class DrawingService(
                 await DoAsync(job, givenUp, cancel);
                 await queue.DoneAsync(job.Key, cancel);
                 desk.Tell();
+                if (job.Picture is { Quick: false } || desk.WasAwaited(job.Key))
+                {
+                    notices.Give();
+                }
             }
             catch (OperationCanceledException)
             {
@@ -72,10 +76,10 @@ public sealed class DrawingService(
         {
             try
             {
-                var measured = await cache.GetAsync(job.Draft, cancel);
+                var measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
                 var layer = measured.Drawing.Layers[job.Ordinal];
                 isolation = Isolation.Of(measured.Drawing, layer, job.Without.ToHashSet());
-                shape = layer.ViewBox ?? measured.Shapes[job.Ordinal];
+                shape = measured.ShapeOf(layer);
             }
             catch (Exception e) when (e is KeyNotFoundException or IndexOutOfRangeException or Core.Reading.DrawingRefusedException)
             {

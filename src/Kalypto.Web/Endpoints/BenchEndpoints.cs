@@ -9,42 +9,23 @@ using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Endpoints;
 
-/// <summary>What the bench asks for and does.</summary>
+/// <summary>What the bench asks for and does with the picked layers.</summary>
 internal static class BenchEndpoints
 {
-    private sealed record Edit(int Design, int Screen, int[] Layers, Decision? Decision, string? Name, string? Tags);
+    private const int MostHistory = 200;
+    // Pages ask again at most this often while much is drawn.
+    private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(250);
 
-    private sealed record Answer(BenchModel Bench, IReadOnlyList<string> Mistakes, string? Done);
+    private sealed record Edit(int Design, int Screen, string? Since, int[]? Layers, Decision? Decision, string? Name, string? Tags, bool? Dismissed, bool? Apart)
+        : BenchPlace(Design, Screen, Since, Layers);
 
     public static void MapBench(this IEndpointRouteBuilder app)
     {
         var api = app.Edits("/api/projects/{project:int}");
-
-        api.MapGet("/bench/{design:int}/{screen:int}", async (int project, int design, int screen, OpenProject open, CancellationToken cancel) =>
-            await AnswerAsync(open, project, design, screen, [], null, cancel));
-
-        api.MapPost("/edit", async (int project, Edit edit, OpenProject open, EditLayers editLayers, CancellationToken cancel) =>
-        {
-            if (await KeysAsync(open, project, edit, cancel) is not { Count: > 0 } layers)
-            {
-                return Results.NotFound(new { message = "These layers are not there any more. Load the page again." });
-            }
-            IReadOnlyList<TagMistake> mistakes = [];
-            if (edit.Name is { } name)
-            {
-                await editLayers.NameAsync(project, layers[0], name, cancel);
-            }
-            if (edit.Decision is { } decision)
-            {
-                await editLayers.DecideAsync(project, layers, decision, cancel);
-            }
-            if (edit.Tags is { } tags)
-            {
-                mistakes = await editLayers.TagAsync(project, layers, tags, cancel);
-            }
-            return await AnswerAsync(open, project, edit.Design, edit.Screen, [.. mistakes.Select(m => m.Sentence)], null, cancel);
-        });
-
+        api.MapGet("/bench/{design:int}/{screen:int}", (int project, int design, int screen, string? since, Bench bench, CancellationToken cancel) =>
+            bench.AnswerAsync(project, new(design, screen, since, null), BenchDone.Nothing, cancel));
+        api.MapPost("/edit", (int project, Edit edit, HttpContext http, Bench bench, EditLayers layersOf, CancellationToken cancel) =>
+            bench.EditAsync(project, edit, (workspace, layers) => EditAsync(workspace, layers, edit, Bench.Who(http), layersOf, cancel), cancel));
         api.MapPost("/preview", async (int project, Edit edit, OpenProject open, CancellationToken cancel) =>
         {
             var line = TagLine.Parse(edit.Tags ?? "");
@@ -54,35 +35,39 @@ internal static class BenchEndpoints
             }
             return Results.Ok(new { mistakes = Array.Empty<string>(), effect = await EffectAsync(open, workspace, edit, line, cancel) });
         });
-
-        api.MapPost("/undo", async (int project, Edit edit, OpenProject open, EditStore edits, CancellationToken cancel) =>
-            await AnswerAsync(open, project, edit.Design, edit.Screen, [],
-                await edits.UndoAsync(project, cancel) is { } done ? $"Undone: {done.Label}" : "Nothing to undo", cancel));
-
-        api.MapPost("/redo", async (int project, Edit edit, OpenProject open, EditStore edits, CancellationToken cancel) =>
-            await AnswerAsync(open, project, edit.Design, edit.Screen, [],
-                await edits.RedoAsync(project, cancel) is { } done ? $"Done again: {done.Label}" : "Nothing to do again", cancel));
-
+        api.MapPost("/undo", (int project, Edit edit, Bench bench, EditStore edits, CancellationToken cancel) => bench.EditAsync(project, edit, async (_, _) =>
+            new(await edits.UndoAsync(project, cancel) is { } done ? $"Undone: {done.Label}" : "Nothing to undo"), cancel, needsLayers: false));
+        api.MapPost("/redo", (int project, Edit edit, Bench bench, EditStore edits, CancellationToken cancel) => bench.EditAsync(project, edit, async (_, _) =>
+            new(await edits.RedoAsync(project, cancel) is { } done ? $"Done again: {done.Label}" : "Nothing to do again"), cancel, needsLayers: false));
+        api.MapGet("/history", async (int project, EditStore edits, CancellationToken cancel) =>
+            Results.Ok((await edits.HistoryAsync(project, MostHistory, cancel)).Select(HistoryModel.Of)));
         api.MapGet("/designs/{design:int}/layers/{ordinal:int}", async (int project, int design, int ordinal, OpenProject open, CancellationToken cancel) =>
             await open.LoadAsync(project, cancel) is { } workspace && workspace.FindLayer(design, ordinal) is not null
                 ? Results.Ok(LayerDetail.Of(workspace, await open.PlanAsync(workspace, cancel), new(design, ordinal))) : Results.NotFound());
-
-        // Tells the page that something got ready: it asks again for what it shows.
-        api.MapGet("/events", async (HttpResponse response, DrawingDesk desk, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
+        // Tells the page that something got ready or was changed: it asks again for what it shows.
+        api.MapGet("/events", async (int project, string? page, HttpResponse response, Notices notices, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
         {
             response.ContentType = "text/event-stream";
             response.Headers.CacheControl = "no-store";
             using var ending = CancellationTokenSource.CreateLinkedTokenSource(cancel, lifetime.ApplicationStopping);
             try
             {
+                var known = notices.Last;
                 await response.WriteAsync("retry: 2000\n\n", ending.Token);
                 await response.Body.FlushAsync(ending.Token);
                 while (!ending.IsCancellationRequested)
                 {
-                    await desk.Changed.WaitAsync(ending.Token);
-                    await response.WriteAsync($"event: drawn\ndata: {desk.Finished}\n\n", ending.Token);
+                    var next = notices.Next;
+                    if (!notices.Concern(known, project, page ?? ""))
+                    {
+                        known = notices.Last;
+                        await next.WaitAsync(ending.Token);
+                        continue;
+                    }
+                    known = notices.Last;
+                    await response.WriteAsync($"event: changed\ndata: {known}\n\n", ending.Token);
                     await response.Body.FlushAsync(ending.Token);
-                    await Task.Delay(TimeSpan.FromMilliseconds(400), ending.Token);
+                    await Task.Delay(Pause, ending.Token);
                 }
             }
             catch (OperationCanceledException)
@@ -92,25 +77,34 @@ internal static class BenchEndpoints
         });
     }
 
-    private static async Task<IResult> AnswerAsync(
-        OpenProject open, int project, int design, int screen, IReadOnlyList<string> mistakes, string? done, CancellationToken cancel)
+    private static async Task<BenchDone> EditAsync(Workspace workspace, List<LayerRef> layers, Edit edit, string who, EditLayers editLayers, CancellationToken cancel)
     {
-        if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.FindScreen(design, screen) is null)
+        IReadOnlyList<TagMistake> mistakes = [];
+        if (edit.Name is { } name)
         {
-            return Results.NotFound(new { message = "This screen is not there any more." });
+            await editLayers.NameAsync(workspace, who, layers[0], name, cancel);
         }
-        var plan = await open.PlanAsync(workspace, cancel);
-        await open.DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, cancel);
-        return Results.Ok(new Answer(BenchModel.Of(workspace, plan, design, screen), mistakes, done));
-    }
-
-    private static async Task<List<LayerKey>?> KeysAsync(OpenProject open, int project, Edit edit, CancellationToken cancel)
-    {
-        if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.Designs.FirstOrDefault(d => d.State.Id == edit.Design) is not { Row: { } row, State: { } state })
+        if (edit.Decision is { } decision)
         {
-            return null;
+            await editLayers.DecideAsync(workspace, who, layers, decision, cancel);
         }
-        return [.. edit.Layers.Distinct().Where(l => l >= 0 && l < state.Measured.Drawing.Layers.Length).Select(l => new LayerKey(row.DraftId, l))];
+        if (edit.Tags is { } tags)
+        {
+            mistakes = await editLayers.TagAsync(workspace, who, layers, tags, cancel);
+        }
+        if (edit.Dismissed is { } dismissed)
+        {
+            var suggested = workspace.FindDesign(edit.Design)!.Value.State.Suggestions.Where(s => layers.Any(l => l.Ordinal == s.Layer.Ordinal));
+            // Loose layers that were taken for one thing are refused together.
+            var all = layers.Concat(suggested.SelectMany(s => s.Together).Select(l => new LayerRef(edit.Design, l.Ordinal)));
+            await editLayers.ChangeAsync(workspace, who, $"{(dismissed ? "Refuse the suggestion for" : "Suggest again for")} {EditLayers.Layers(workspace, layers)}",
+                all, mark => mark with { Dismissed = dismissed }, cancel);
+        }
+        if (edit.Apart is { } apart)
+        {
+            await editLayers.StandApartAsync(workspace, who, layers, apart, cancel);
+        }
+        return new(Mistakes: [.. mistakes.Select(m => m.Sentence)]);
     }
 
     /// <summary>What a line of tags would change, in words.</summary>
@@ -120,16 +114,8 @@ internal static class BenchEndpoints
         {
             return "";
         }
-        var picked = edit.Layers.ToHashSet();
-        var changed = workspace with
-        {
-            Designs = [.. workspace.Designs.Select(d => d.State.Id != edit.Design ? d : (d.Row, d.State with
-            {
-                Marks = picked.Select(o => (Ordinal: o, Mark: d.State.Marks.GetValueOrDefault(o) ?? Mark.None))
-                    .Select(m => KeyValuePair.Create(m.Ordinal, m.Mark with { Tags = line.ApplyTo(m.Mark.Tags) }))
-                    .Concat(d.State.Marks.Where(m => !picked.Contains(m.Key))).ToDictionary(),
-            }))],
-        };
+        var picked = Bench.LayersOf(workspace, edit);
+        var changed = workspace.With(workspace.WithRepeats(picked).ToDictionary(l => l, l => workspace.MarkOf(l) is var mark ? mark with { Tags = line.ApplyTo(mark.Tags) } : mark));
         static IEnumerable<PlannedFile> Files(PlannedPack plan) => plan.Pack.Files;
         var before = Files(await open.PlanAsync(workspace, cancel)).Select(f => f.Path).ToHashSet();
         var after = Files(await open.PlanAsync(changed, cancel)).Select(f => f.Path).ToHashSet();

@@ -32,6 +32,17 @@ internal static class PictureEndpoints
             return await PictureAsync(job, desk, store, response, cancel);
         });
 
+        app.MapGet("/pictures/{project:int}/{design:int}/board.png", async (
+            int project, int design, OpenProject open, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await open.LoadAsync(project, cancel) is not { } workspace || workspace.FindDesign(design) is not var (row, state))
+            {
+                return Results.NotFound();
+            }
+            var drawn = state.Measured.Drawn;
+            var side = (int)Math.Clamp(Math.Max(drawn.Box.Width, drawn.Box.Height) * ScreenScale, 1, MostScreenSide);
+            return await PictureAsync(new Jobs(workspace, desk).Quick(row, drawn.Layers[0], Isolation.Of(drawn, drawn.Layers[0]), drawn.Box, side), desk, store, response, cancel);
+        });
         app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", async (
             int project, int design, int ordinal, OpenProject open, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
         {
@@ -43,7 +54,7 @@ internal static class PictureEndpoints
             using var patience = Patient(cancel);
             try
             {
-                var box = layer.Content == LayerContent.Screen ? state.Measured.ScreenOf(layer)?.Box : (await desk.LookAsync(jobs.Look(row, state, layer), patience.Token)).Ink;
+                var box = layer.Content == LayerContent.Screen ? state.Measured.ScreenOf(layer)?.Box ?? state.Measured.ShapeOf(layer) : (await desk.LookAsync(jobs.Look(row, state, layer), patience.Token)).Ink;
                 return box is { } shown
                     ? await PictureAsync(jobs.Quick(row, layer, state.Isolate(layer), shown, ThumbnailSide), desk, store, response, cancel)
                     : Results.Bytes(Nothing, "image/png");

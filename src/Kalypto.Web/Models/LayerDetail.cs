@@ -1,19 +1,24 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
 
 /// <summary>What an opened row shows: the picture at every scale, the files, and why it is made so.</summary>
-public sealed record LayerDetail(string? Why, string Recipe, IReadOnlyList<string> Paths, IReadOnlyList<DetailFile> Scales, IReadOnlyList<PlatformName> Names)
+public sealed record LayerDetail(
+    string? Why, string Recipe, IReadOnlyList<string> Paths, IReadOnlyList<DetailFile> Scales, IReadOnlyList<PlatformName> Names,
+    IReadOnlyList<DetailPlace> Places, IReadOnlyList<DetailPlace> States, string Contents, string OfferedName)
 {
+    private const int MostPlaces = 40;
+
     /// <summary>Puts it together.</summary>
     public static LayerDetail Of(Workspace workspace, PlannedPack plan, LayerRef layer)
     {
         var state = workspace.States.First(d => d.Id == layer.Design);
         var node = state.Measured.Drawing.Layers[layer.Ordinal];
-        var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Ref == layer) ?? plan.Planner.PictureOf(state, node);
-        var files = plan.Pack.Files.Where(f => f.Picture.Ref == layer)
+        var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Places.Contains(layer)) ?? plan.Planner.PictureOf(state, node);
+        var files = plan.Pack.Files.Where(f => (f.Picture.PartOf ?? f.Picture.Ref) == (picture.PartOf is null ? picture.Ref : layer) || f.Picture.PartOf == layer)
             .Select(f => (File: f, Model: new DetailFile(
                 f.Path, f.Scale.ToString(), f.Width, f.Height, Words.Weight(plan.WeightOf(f)),
                 plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.Sha256 is not null ? $"/pictures/files/{f.Key.Hex}.png" : null))).ToList();
@@ -24,8 +29,23 @@ public sealed record LayerDetail(string? Why, string Recipe, IReadOnlyList<strin
                 + (said.Length > 0 ? $"; said here: {said}" : ""),
             [.. files.GroupBy(f => f.File.Platform).SelectMany(g => PathsOf([.. g.OrderBy(f => f.File.Scale).Select(f => f.File.Path)]))],
             [.. files.Where(f => picture.Making.Scales.Contains(f.File.Scale)).DistinctBy(f => f.File.Scale).OrderBy(f => f.File.Scale).Select(f => f.Model)],
-            [.. workspace.Platforms.Select(p => new PlatformName(p.Name, p.NameOf(picture)))]);
+            [.. workspace.Platforms.Select(p => new PlatformName(p.Name, p.NameOf(picture)))],
+            [.. workspace.Repeats.PlacesOf(layer).Take(MostPlaces).Select(r => Place(workspace, r, r == layer, null))],
+            state.States.TryGetValue(node, out var set) ? [.. set.Members.Select(m => Place(workspace, new(layer.Design, m.Layer.Ordinal), m.Layer == node, m.State))] : [],
+            HowMuch(state.Measured.Contents[node.Ordinal]),
+            NameSuggestions.Of(state, node, picture.Making.Kind));
     }
+
+    private static DetailPlace Place(Workspace workspace, LayerRef layer, bool here, string? label)
+    {
+        var (row, state, node) = workspace.FindLayer(layer.Design, layer.Ordinal)!.Value;
+        var screen = state.Measured.ScreenOf(node);
+        return new(label ?? $"{state.MarkOf(node).ShipName ?? node.Name} on {screen?.Name ?? "no screen"}", Links.Layer(workspace, layer),
+            $"/pictures/{workspace.Row.Id}/{layer.Design}/layer/{layer.Ordinal}.png?k={row.DraftId}.s", here);
+    }
+
+    private static string HowMuch(LayerContents contents) => string.Join(", ",
+        new[] { (contents.Shapes, "shape"), (contents.Texts, "text"), (contents.Pictures, "picture") }.Where(c => c.Item1 > 0).Select(c => Words.Count(c.Item1, c.Item2)));
 
     /// <summary>Paths in short: the folder once with its files, or the file once with its folders.</summary>
     private static IEnumerable<string> PathsOf(IReadOnlyList<string> paths)

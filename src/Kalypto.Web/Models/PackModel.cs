@@ -33,12 +33,10 @@ public sealed record PackModel(IReadOnlyList<PackFolder> Folders, SumModel Sum, 
 
     private static PackCard Card(Workspace workspace, PlannedPack plan, Picture picture, IEnumerable<PlannedFile> files)
     {
-        var design = workspace.States.First(d => d.Id == picture.Ref.Design);
-        var screen = design.Measured.ScreenOf(design.Measured.Drawing.Layers[picture.Ref.Ordinal]);
-        var index = screen is null ? 0 : design.Measured.Drawing.Screens.IndexOf(screen);
         var list = files.ToList();
         return new(
-            picture.Name, picture.ScreenName, $"/projects/{workspace.Row.Id}/bench/{picture.Ref.Design}/{index}#layer-{picture.Ref.Ordinal}",
+            picture.Name, picture.Places.Length > 1 ? $"{picture.ScreenName} and {Words.Count(picture.Places.Length - 1, "other place")}" : picture.ScreenName,
+            Links.Layer(workspace, picture.Ref),
             [.. list.Select(f => new PackFile(f.Path[(f.Path.LastIndexOf('/') + 1)..], $"{f.Width}×{f.Height}", Words.Weight(plan.WeightOf(f)),
                 plan.WeightOf(f).IsEstimate, plan.Drawn.GetValueOrDefault(f.Key.Hex)?.Failure))],
             [.. list.Where(f => plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.Sha256 is not null).Take(3).Select(f => $"/pictures/files/{f.Key.Hex}.png")]);

@@ -1,6 +1,7 @@
+using System.Text;
 using System.Text.Json;
 using Kalypto.Core.Tagging;
-using Kalypto.Store;
+using Kalypto.Web.Endpoints;
 using Kalypto.Web.Models;
 using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
@@ -8,12 +9,33 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>One screen: what ships, under what name, made how?</summary>
-public sealed class BenchPage(OpenProject open) : ProjectPage(open)
+public sealed class BenchPage(OpenProject open, IServiceProvider services) : ProjectPage(open)
 {
-    /// <summary>What the bench shows at first.</summary>
-    public BenchModel Bench { get; private set; } = null!;
+    /// <summary>All screens.</summary>
+    public IReadOnlyList<ScreenModel> Strip { get; private set; } = [];
 
-    /// <summary>The same for the script.</summary>
+    /// <summary>The design.</summary>
+    public int Design { get; private set; }
+
+    /// <summary>The layer that stands for the screen.</summary>
+    public int Root { get; private set; }
+
+    /// <summary>The address of the picture of the screen.</summary>
+    public string Picture { get; private set; } = "";
+
+    /// <summary>The name of the screen.</summary>
+    public string Name { get; private set; } = "";
+
+    /// <summary>Its size in pt.</summary>
+    public string Size { get; private set; } = "";
+
+    /// <summary>What it is for, by its size; or null.</summary>
+    public string? Device { get; private set; }
+
+    /// <summary>Drawing units in one pt.</summary>
+    public double DrawnAt { get; private set; }
+
+    /// <summary>All that the script shows.</summary>
     public string Json { get; private set; } = "";
 
     /// <summary>The words of the tag line, for its completion.</summary>
@@ -26,17 +48,18 @@ public sealed class BenchPage(OpenProject open) : ProjectPage(open)
         {
             return answer;
         }
-        if (Workspace.FindScreen(design, screen) is null)
+        if (Workspace.FindScreen(design, screen) is not var (row, _, _))
         {
             return NotFound();
         }
         var plan = await Open.PlanAsync(Workspace, cancel);
-        await Open.DrawAheadAsync(Workspace, plan, DrawingQueue.Ahead, cancel);
-        Bench = BenchModel.Of(Workspace, plan, design, screen);
-        Json = JsonSerializer.Serialize(Bench, JsonSerializerOptions.Web);
-        ViewData["Title"] = $"{Bench.Screen.Name} · Bench";
+        Open.DrawAheadSoon(Workspace, plan);
+        Strip = ScreenModels.Of(Workspace);
+        var shown = Strip.First(s => s.Design == design && s.Root == screen);
+        (Design, Root, DrawnAt, Picture, Name, Size, Device) = (design, screen, row.DrawnAt, shown.Picture, shown.Name, shown.Size, shown.Device);
+        Json = Encoding.UTF8.GetString(services.GetRequiredService<Bench>().Answer(Workspace, plan, new(design, screen, null, null), BenchDone.Nothing));
+        ViewData["Title"] = $"{Name} · Bench";
         ViewData["BodyClass"] = "full";
         return Page();
     }
-
 }

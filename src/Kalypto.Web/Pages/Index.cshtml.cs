@@ -18,7 +18,7 @@ public sealed class IndexModel(ProjectStore projects, OpenProject open) : PageMo
         {
             var workspace = (await open.LoadAsync(row.Id, cancel))!;
             var plan = await open.PlanAsync(workspace, cancel);
-            var screens = workspace.Designs.SelectMany(d => BenchModel.ScreensOf(row.Id, d.Row, d.State)).ToList();
+            var screens = ScreenModels.Of(workspace);
             var blockers = plan.Pack.Blockers.Count();
             var left = screens.Sum(s => s.Total - s.Decided);
             Projects.Add(new(row.Id, row.Name, screens,

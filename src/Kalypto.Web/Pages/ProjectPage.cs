@@ -27,7 +27,7 @@ public abstract class ProjectPage(OpenProject open) : PageModel
         ViewData["Title"] = $"{place} · {workspace.Row.Name}";
         if (workspace.Designs.Count > 0)
         {
-            ViewData["Bench"] = $"/projects/{project}/bench/{workspace.Designs[0].Row.Id}/0";
+            ViewData["Bench"] = $"/projects/{project}/bench/{workspace.Designs[0].Row.Id}/{workspace.Designs[0].State.Measured.Drawing.Screens[0].Root.Ordinal}";
         }
         return null;
     }

@@ -1,3 +1,5 @@
+using Kalypto.Core.Designs;
+using Kalypto.Web.Models;
 using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
 
@@ -6,6 +8,23 @@ namespace Kalypto.Web.Pages;
 /// <summary>The wall of all screens: do I have the right ones?</summary>
 public sealed class ScreensModel(OpenProject open) : ProjectPage(open)
 {
+    private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
+
+    /// <summary>How many files come of a screen; what is made once for several places counts where it is made.</summary>
+    public int FilesOf(ScreenModel screen) => files[(screen.Design, screen.Root)].Count();
+
     /// <summary>Shows it.</summary>
-    public async Task<IActionResult> OnGetAsync(int project, CancellationToken cancel) => await OpenAsync(project, "Screens", cancel) ?? Page();
+    public async Task<IActionResult> OnGetAsync(int project, CancellationToken cancel)
+    {
+        if (await OpenAsync(project, "Screens", cancel) is { } answer)
+        {
+            return answer;
+        }
+        var plan = await Open.PlanAsync(Workspace, cancel);
+        files = plan.Pack.Files.Select((f, i) => (Screen: ScreenOf(f.Picture.Ref), i)).ToLookup(f => f.Screen, f => f.i);
+        return Page();
+    }
+
+    private (int Design, int Root) ScreenOf(LayerRef layer) =>
+        Workspace.FindLayer(layer.Design, layer.Ordinal) is var (_, state, node) ? (layer.Design, state.Measured.ScreenOf(node)?.Root.Ordinal ?? -1) : (0, -1);
 }

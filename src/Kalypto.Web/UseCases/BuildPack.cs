@@ -9,7 +9,7 @@ namespace Kalypto.Web.UseCases;
 
 /// <summary>Builds the pack of a project into a zip, in the background.</summary>
 public sealed class BuildPack(
-    OpenProject open, BuildStore builds, BlobStore blobs, DrawingStore drawings, DrawingDesk desk, IHostApplicationLifetime lifetime, ILogger<BuildPack> log)
+    OpenProject open, BuildStore builds, BlobStore blobs, DrawingStore drawings, DrawingDesk desk, Notices notices, IHostApplicationLifetime lifetime, ILogger<BuildPack> log)
 {
     // Zip knows no earlier moment; equal packs give equal bytes, so no file has a time of its own.
     private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
@@ -90,7 +90,7 @@ public sealed class BuildPack(
             {
                 stop.Dispose();
             }
-            desk.Tell();
+            notices.Give();
         }
     }
 

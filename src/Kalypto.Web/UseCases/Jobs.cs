@@ -16,13 +16,14 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
     }
 
     public DrawingJob Look(DesignRow row, DesignState state, Layer layer) =>
-        new(desk.LookKey(state.Isolate(layer).Key), row.DraftId, layer.Ordinal, state.Isolate(layer).Without, null);
+        new(desk.LookKey(state.Isolate(layer).Key), row.DraftId, layer.Ordinal, state.Isolate(layer).Without, ArrangementOf(row, state, layer.Ordinal), null);
 
     public DrawingJob File(PlannedFile file)
     {
         var (row, state) = DesignOf(file.Picture.Ref);
         var source = file.Source;
-        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, state.Isolate(state.Measured.Drawing.Layers[file.Picture.Ref.Ordinal]).Without,
+        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, state.Isolate(state.Layers[file.Picture.Ref.Ordinal]).Without,
+            ArrangementOf(row, state, file.Picture.Ref.Ordinal),
             new(source.X, source.Y, source.Width, source.Height, file.Width, file.Height, Quick: false));
     }
 
@@ -38,8 +39,11 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
         var (width, height) = (Math.Max(1, (int)Math.Ceiling(box.Width * scale - 1e-6)), Math.Max(1, (int)Math.Ceiling(box.Height * scale - 1e-6)));
         var key = Fingerprint.Of("quick", desk.Engine, isolation.Key.Hex,
             $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)} {side}").Hex;
-        return new(key, row.DraftId, layer.Ordinal, isolation.Without, new(box.X, box.Y, width / scale, height / scale, width, height, Quick: true));
+        return new(key, row.DraftId, layer.Ordinal, isolation.Without, layer.Combined || layer.ViewBox is not null ? row.Arrangement : "", new(box.X, box.Y, width / scale, height / scale, width, height, Quick: true));
     }
+
+    // Layers of the file are the same in every arrangement, so that their jobs need none.
+    private static string ArrangementOf(DesignRow row, DesignState state, int ordinal) => ordinal < state.Measured.Drawn.Layers.Length ? "" : row.Arrangement;
 
     private (DesignRow Row, DesignState State) DesignOf(LayerRef layer) => workspace.Designs.First(d => d.State.Id == layer.Design);
 }

@@ -1,4 +1,6 @@
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Tagging;
 using Kalypto.Store;
 
 namespace Kalypto.Web.UseCases;
@@ -32,16 +34,18 @@ public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers 
     /// <summary>A start that shows what decisions look like: some of the first screen is decided, the rest is open.</summary>
     private async Task DecideSomeAsync(int project, CancellationToken cancel)
     {
-        var workspace = (await open.LoadAsync(project, cancel))!;
-        foreach (var (row, state) in workspace.Designs)
+        foreach (var (names, change) in new (string[], Func<Mark, Mark>)[]
         {
-            LayerKey[] Named(params string[] names) =>
-                [.. state.Measured.Drawing.Layers.Where(l => names.Contains(l.Name)).Select(l => new LayerKey(row.DraftId, l.Ordinal))];
-            await edit.DecideAsync(project, Named("bell", "moon-phase", "book-button"), Decision.Ship, cancel);
-            await edit.DecideAsync(project, Named("status-bar", "page-title"), Decision.Code, cancel);
-            await edit.DecideAsync(project, Named("layout grid"), Decision.Leave, cancel);
-            await edit.TagAsync(project, Named("bell"), "icon to:icons", cancel);
-            await edit.TagAsync(project, Named("book-button"), "button", cancel);
+            (["bell", "moon-phase", "book-button"], mark => mark with { Decision = Decision.Ship }),
+            (["status-bar", "page-title"], mark => mark with { Decision = Decision.Code }),
+            (["layout grid"], mark => mark with { Decision = Decision.Leave }),
+            (["bell"], mark => mark with { Tags = Tags.Parse("icon to:icons") }),
+            (["book-button"], mark => mark with { Tags = Tags.Parse("button") }),
+        })
+        {
+            var workspace = (await open.LoadAsync(project, cancel))!;
+            var layers = workspace.States.SelectMany(d => d.Layers.Where(l => names.Contains(l.Name)).Select(l => new LayerRef(d.Id, l.Ordinal)));
+            await edit.ChangeAsync(workspace, "Kalypto", $"Demo: {string.Join(", ", names)}", layers, change, cancel);
         }
     }
 }

@@ -1,3 +1,4 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Store;
@@ -6,7 +7,7 @@ using Kalypto.Web.Desk;
 namespace Kalypto.Web.UseCases;
 
 /// <summary>Loads a project and plans its pack.</summary>
-public sealed class OpenProject(ProjectStore projects, DesignStore designs, EditStore edits, DrawingCache cache, DrawingDesk desk)
+public sealed class OpenProject(ProjectStore projects, DesignStore designs, EditStore edits, DrawingCache cache, DrawingDesk desk, ILogger<OpenProject> log)
 {
     /// <summary>Loads a project; null when there is none of that number.</summary>
     public async Task<Workspace?> LoadAsync(int id, CancellationToken cancel)
@@ -15,23 +16,27 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         {
             return null;
         }
-        var states = new List<(DesignRow, DesignState)>();
+        var drawings = new List<(DesignRow Row, MeasuredDrawing Drawing, IReadOnlyDictionary<int, Mark> Marks)>();
         foreach (var design in await designs.ListAsync(id, cancel))
         {
-            var measured = await cache.GetAsync(design.DraftId, cancel);
-            states.Add((design, new(design.Id, design.Name, design.DrawnAt, measured, await edits.MarksAsync(design.DraftId, cancel))));
+            drawings.Add((design, await cache.GetAsync(design.DraftId, design.Arrangement, cancel), await edits.MarksAsync(design.DraftId, cancel)));
         }
-        return new(row, states, [.. AllPlatforms.List.Where(p => row.Platforms.Contains(p.Id))]);
+        var repeats = cache.RepeatsOf(id, [.. drawings.Select(d => (d.Row.Id, d.Drawing))]);
+        var marks = repeats.Shared(drawings.ToDictionary(d => d.Row.Id, d => d.Marks));
+        return new(
+            row, [.. drawings.Select(d => (d.Row, new DesignState(d.Row.Id, d.Row.Name, d.Row.DrawnAt, d.Drawing, marks[d.Row.Id])))],
+            [.. AllPlatforms.List.Where(p => row.Platforms.Contains(p.Id))], repeats);
     }
 
     /// <summary>Plans the pack, with all that is known of it by now.</summary>
     public async Task<PlannedPack> PlanAsync(Workspace workspace, CancellationToken cancel)
     {
-        var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Core.Deciding.Decision.Ship)
-            .Select(m => d.Isolate(d.Measured.Drawing.Layers[m.Key]).Key));
-        var planner = new PackPlanner(desk.Engine, await desk.LooksAsync([.. shipped], cancel));
+        var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
+            .SelectMany(m => m.Value.Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => d.Isolate(l).Key));
+        var looks = await desk.LooksAsync([.. shipped], cancel);
+        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor);
         var pack = planner.Plan(workspace.States, workspace.Platforms);
-        return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel));
+        return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }
 
     /// <summary>Queues everything of the pack that is not drawn yet: looks first, then files as their crops become known.</summary>
@@ -41,8 +46,21 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         var jobs = new Jobs(workspace, desk);
         var looks = plan.Pack.Pictures.Where(p => p.CropIsGuess).Select(jobs.Look).ToList();
         var files = plan.Pack.Files.Where(f => !f.Picture.CropIsGuess && !plan.Drawn.ContainsKey(f.Key.Hex)).Select(jobs.File).ToList();
-        await desk.QueueAsync(looks, priority, cancel);
+        await desk.QueueLooksAsync(looks, priority, cancel);
         await desk.QueueAsync(files, priority + 1, cancel);
         return looks.Count == 0 && files.Count == 0;
     }
+
+    /// <summary>The same in the background: whoever edits does not wait for it.</summary>
+    public void DrawAheadSoon(Workspace workspace, PlannedPack plan) => _ = Task.Run(async () =>
+    {
+        try
+        {
+            await DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, default);
+        }
+        catch (Npgsql.NpgsqlException e)
+        {
+            log.LogWarning(e, "Drawing ahead was not queued; the next look at the page queues it");
+        }
+    });
 }

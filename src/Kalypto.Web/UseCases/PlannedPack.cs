@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Store;
 
@@ -7,7 +8,8 @@ namespace Kalypto.Web.UseCases;
 /// <param name="Pack">The pack.</param>
 /// <param name="Planner">What it was planned by.</param>
 /// <param name="Drawn">The files that are drawn, by key.</param>
-public sealed record PlannedPack(Pack Pack, PackPlanner Planner, IReadOnlyDictionary<string, DrawingRow> Drawn)
+/// <param name="Looks">What was seen of isolated layers.</param>
+public sealed record PlannedPack(Pack Pack, PackPlanner Planner, IReadOnlyDictionary<string, DrawingRow> Drawn, Func<Fingerprint, Look?> Looks)
 {
     /// <summary>How many files of the pack are drawn; one drawing may serve several files.</summary>
     public int FilesDrawn => Pack.Files.Count(f => Drawn.ContainsKey(f.Key.Hex));

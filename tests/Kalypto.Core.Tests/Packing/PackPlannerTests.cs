@@ -17,7 +17,7 @@ public class PackPlannerTests
 
     private static Pack Plan(string inside, params (string, Mark)[] marks) => Plan(Svg.Design(inside, Shape, marks));
 
-    private static Pack Plan(DesignState design) => new PackPlanner("engine 1", _ => new Look(Shape, null)).Plan([design], AllPlatforms.List);
+    private static Pack Plan(DesignState design) => new PackPlanner(new("engine 1"), _ => new Look(Shape, null)).Plan([design], AllPlatforms.List);
 
     [Fact]
     public void A_layer_becomes_the_files_that_each_platform_wants()
@@ -75,7 +75,7 @@ public class PackPlannerTests
         Assert.Empty(pack.Files);
         var design = Svg.Design("<g id='a'><path id='bell'/></g><g id='b'><path id='x'/></g>", Shape, ("bell", Ship()), ("x", Ship("bell")));
         Assert.Contains("Android", Assert.Single(Plan(design).Blockers).Sentence, StringComparison.Ordinal);
-        Assert.Empty(new PackPlanner("e", _ => new Look(Shape, null)).Plan([design], [new Web(), new Apple()]).Blockers);
+        Assert.Empty(new PackPlanner(new("e"), _ => new Look(Shape, null)).Plan([design], [new Web(), new Apple()]).Blockers);
     }
 
     [Theory]
@@ -113,9 +113,9 @@ public class PackPlannerTests
     [Fact]
     public void A_layer_that_cannot_be_drawn_is_told_and_the_rest_goes_on()
     {
-        var design = Svg.Design("<path id='bad' d='M0 0'/><path id='good' d='M1 1'/><path id='empty' d='M2 2'/>", Shape, ("bad", Ship()), ("good", Ship()), ("empty", Ship()));
+        var design = Svg.Design("<path id='bad' d='M0 0h1'/><path id='good' d='M1 1h2'/><path id='empty' d='M2 2h3'/>", Shape, ("bad", Ship()), ("good", Ship()), ("empty", Ship()));
         var keys = design.Measured.Drawing.Layers.ToDictionary(l => design.Isolate(l).Key, l => l.Name);
-        var pack = new PackPlanner("e", key => keys[key] switch { "bad" => new(null, "It hangs."), "empty" => new(null, null), _ => new Look(Shape, null) })
+        var pack = new PackPlanner(new("e"), key => keys[key] switch { "bad" => new(null, "It hangs."), "empty" => new(null, null), _ => new Look(Shape, null) })
             .Plan([design], [new Web()]);
         Assert.Equal(["good"], pack.Files.Select(f => f.Picture.LayerName).Distinct());
         Assert.Contains(pack.Findings, f => f.Check == "cannot be drawn" && f.Sentence.Contains("It hangs.", StringComparison.Ordinal));
@@ -146,7 +146,7 @@ public class PackPlannerTests
     public void A_fraction_of_a_pixel_is_added_at_the_right_and_nothing_is_scaled()
     {
         var design = Svg.Design("<path id='a'/>", new Box(0, 0, 25, 25), ("a", Ship()));
-        var ldpi = new PackPlanner("e", _ => new Look(new Box(0, 0, 25, 25), null)).Plan([design], [new Android()]).Files.First(f => f.Scale.Factor == 0.75);
+        var ldpi = new PackPlanner(new("e"), _ => new Look(new Box(0, 0, 25, 25), null)).Plan([design], [new Android()]).Files.First(f => f.Scale.Factor == 0.75);
         Assert.Equal(19, ldpi.Width);
         Assert.Equal(19 / 0.75, ldpi.Source.Width, 9);
     }

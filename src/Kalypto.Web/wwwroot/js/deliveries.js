@@ -5,7 +5,7 @@ document.addEventListener('alpine:init', () => {
     refusal: '',
 
     init() {
-      kalypto.onDrawn(this.project, () => this.refresh());
+      kalypto.onChanged(this.project, () => this.refresh());
       this.refresh();
     },
     get project() {

@@ -6,7 +6,7 @@ document.addEventListener('alpine:init', () => {
     refusal: '',
 
     init() {
-      kalypto.onDrawn(this.project, () => this.refresh());
+      kalypto.onChanged(this.project, () => this.refresh());
     },
     get project() {
       return this.$root.dataset.project;

@@ -1,4 +1,4 @@
-// Bringing files in, by dropping them on the page or choosing them; drawn-at of a design.
+// Bringing files in, by dropping them on the page or choosing them.
 document.addEventListener('alpine:init', () => {
   Alpine.data('bringIn', () => ({
     hovering: false,
@@ -7,27 +7,27 @@ document.addEventListener('alpine:init', () => {
     results: [],
     next: '',
 
-    over() {
-      this.hovering = true;
+    over(event) {
+      // A screen that is dragged to another place is no file.
+      this.hovering = [...event.dataTransfer.types].includes('Files');
     },
-
     leave(event) {
       if (!event.relatedTarget) {
         this.hovering = false;
       }
     },
-
     drop(event) {
       this.hovering = false;
-      this.bring(event.dataTransfer.files);
+      if (event.dataTransfer.files.length) {
+        this.bring(event.dataTransfer.files);
+      }
     },
-
     choose(event) {
       this.bring(event.target.files);
       event.target.value = '';
     },
-
-    // One request a file: each tells how it went, and one that is refused does not stop the others.
+    // One request a file: each tells how it went, and one that is refused does not stop the others. A zip tells of
+    // every file in it as soon as that is read.
     async bring(list) {
       const files = [...list];
       let target = this.$root.dataset.target;
@@ -37,26 +37,22 @@ document.addEventListener('alpine:init', () => {
         this.progress = `Reading ${file.name} (${index + 1} of ${files.length})`;
         const form = new FormData();
         form.append('files', file);
-        const answer = await kalypto.send('POST', target, form);
-        if (answer.failed) {
-          this.results.push({ file: file.name, message: `${file.name} was not brought in. ${answer.message}` });
-          continue;
+        let told = 0;
+        const failure = await kalypto.stream(target, form, line => {
+          told++;
+          this.results = [...this.results, { key: this.results.length, ...line.result }];
+          this.progress = `Reading ${file.name} (${index + 1} of ${files.length})${told > 1 ? `: ${told} files of it` : ''}`;
+          target = `/api/projects/${line.project}/files`;
+          this.next = `/projects/${line.project}`;
+        });
+        if (failure) {
+          this.results = [...this.results, { key: this.results.length, file: file.name, message: `${file.name} was not brought in. ${failure}` }];
         }
-        this.results.push(...answer.results);
-        target = `/api/projects/${answer.project}/files`;
-        this.next = `/projects/${answer.project}`;
       }
       this.busy = false;
-      if (files.length && this.results.every(r => r.design)) {
+      if (files.length && this.results.length && this.results.every(r => r.design)) {
         location.href = this.next;
       }
-    },
-
-    async drawnAt(event) {
-      const { design, value } = event.target.dataset;
-      const project = this.$root.dataset.target.split('/')[3];
-      await kalypto.post(`/api/projects/${project}/designs/${design}/drawn-at`, { value: Number(value) });
-      location.reload();
     },
   }));
 });

@@ -1,0 +1,252 @@
+using Kalypto.Core.Checking;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
+using Kalypto.Store;
+using Kalypto.Web.UseCases;
+
+namespace Kalypto.Web.Models;
+
+/// <summary>Writes the rows of one screen.</summary>
+internal sealed class Ledger
+{
+    private const int ManyShapes = 10;
+    private readonly Workspace workspace;
+    private readonly PlannedPack plan;
+    private readonly DesignRow row;
+    private readonly DesignState state;
+    private readonly Screen screen;
+    private readonly Box origin;
+    private readonly Dictionary<LayerRef, Picture> pictures = [];
+    private readonly ILookup<LayerRef, PlannedFile> files;
+    private readonly ILookup<LayerRef, Finding> findings;
+    private readonly Dictionary<Layer, Suggestion> suggestions;
+    private readonly Dictionary<Layer, int> left = [];
+    private readonly Dictionary<Layer, int> depths = [];
+    private readonly Dictionary<Layer, Layer?> covers = [];
+
+    public Ledger(Workspace workspace, PlannedPack plan, DesignRow row, DesignState state, Screen screen)
+    {
+        (this.workspace, this.plan, this.row, this.state, this.screen) = (workspace, plan, row, state, screen);
+        origin = state.ToPoints(screen.Box);
+        foreach (var picture in plan.Pack.Pictures)
+        {
+            foreach (var place in picture.Places)
+            {
+                pictures.TryAdd(place, picture);
+            }
+        }
+        // What comes of a group in parts counts for the group.
+        files = plan.Pack.Files.ToLookup(f => f.Picture.PartOf ?? f.Picture.Ref);
+        findings = plan.Pack.Findings.ToLookup(f => f.Layer);
+        suggestions = state.Suggestions.ToDictionary(s => s.Layer);
+        foreach (var layer in state.Layers.Where(l => state.MarkOf(l).Decision == Decision.Leave || l.Guide))
+        {
+            foreach (var around in layer.Ancestors())
+            {
+                left[around] = left.GetValueOrDefault(around, 17) * 31 + layer.Ordinal;
+            }
+        }
+    }
+
+    /// <summary>The rows in their order: each with a mark of all that it shows, so that one that is known need not be written again.</summary>
+    public List<LedgerRow> Rows()
+    {
+        var rows = new List<LedgerRow>();
+        foreach (var layer in state.Measured.LayersOf(screen))
+        {
+            if (IsSteppedOver(layer))
+            {
+                continue;
+            }
+            var parent = ParentOf(layer);
+            depths[layer] = parent is null ? 0 : depths[parent] + 1;
+            var around = layer.Parent;
+            covers[layer] = around is null ? null
+                : Progress.Covers(around, state.MarkOf) ? around : covers.GetValueOrDefault(around);
+            rows.Add(new(layer.Ordinal, Signature(layer, parent), () => Row(layer, parent)));
+        }
+        return rows;
+    }
+
+    private bool IsSteppedOver(Layer layer) => state.Measured.IsNeedlessOuter(layer) && state.MarkOf(layer) == Mark.None;
+
+    private Layer? CoverOf(Layer layer) => covers.TryGetValue(layer, out var cover) ? cover : Progress.CoveredBy(layer, state.MarkOf);
+
+    /// <summary>Equal for equal rows. Strings hash anew in every process, and so does the journal that keeps these.</summary>
+    private long Signature(Layer layer, Layer? parent)
+    {
+        var reference = new LayerRef(row.Id, layer.Ordinal);
+        var mark = state.MarkOf(layer);
+        var hash = new HashCode();
+        var second = 17L;
+        void Add(int part)
+        {
+            hash.Add(part);
+            second = second * 1_000_003 + part;
+        }
+        Add(HashCode.Combine(row.DraftId, state.DrawnAt, screen.Box));
+        Add(parent?.Ordinal ?? -1);
+        Add(depths[layer]);
+        Add(left.GetValueOrDefault(layer));
+        Add(layer.Combined ? row.Arrangement.Length : 0);
+        Add((int)mark.Decision + (mark.Apart ? 8 : 0) + (layer.Children.Count << 5));
+        Add(mark.ShipName?.GetHashCode(StringComparison.Ordinal) ?? 0);
+        Add(mark.Tags == Tags.Empty ? 0 : mark.Tags.GetHashCode());
+        Add(workspace.Repeats.PlacesOf(reference).Count);
+        if (CoverOf(layer) is { } cover)
+        {
+            Add(cover.Ordinal);
+            Add((state.MarkOf(cover).ShipName ?? cover.Name).GetHashCode(StringComparison.Ordinal));
+        }
+        if (state.States.TryGetValue(layer, out var set))
+        {
+            Add(set.Members.Length);
+            Add(set.Members.First(m => m.Layer == layer).State.GetHashCode(StringComparison.Ordinal));
+        }
+        if (suggestions.TryGetValue(layer, out var suggestion))
+        {
+            Add(suggestion.Kind.GetHashCode(StringComparison.Ordinal));
+            Add(suggestion.Why.GetHashCode(StringComparison.Ordinal));
+            Add(suggestion.Strength.GetHashCode());
+        }
+        if (pictures.TryGetValue(reference, out var picture))
+        {
+            Add(picture.Ref.GetHashCode());
+            Add(picture.Places.Length);
+            Add(picture.Name.GetHashCode(StringComparison.Ordinal));
+            Add(picture.ScreenName.GetHashCode(StringComparison.Ordinal));
+            Add(picture.Crop?.Box.GetHashCode() ?? 0);
+            Add(picture.CropIsGuess ? 1 : 0);
+        }
+        foreach (var file in files[picture?.Ref ?? reference])
+        {
+            Add(plan.WeightOf(file).GetHashCode());
+        }
+        foreach (var finding in findings[reference])
+        {
+            Add(finding.Sentence.GetHashCode(StringComparison.Ordinal));
+        }
+        return (second << 32) ^ hash.ToHashCode();
+    }
+
+    private RowModel Row(Layer layer, Layer? parent)
+    {
+        var mark = state.MarkOf(layer);
+        var reference = new LayerRef(row.Id, layer.Ordinal);
+        var picture = pictures.GetValueOrDefault(reference);
+        // What does not ship and is of no kind is not made: there is nothing to work out for most rows.
+        var making = picture?.Making ?? (mark.Decision == Decision.Ship || mark.Tags.Kind is not null ? Making.Of(layer, mark.Tags, state.MarkOf, state.Measured.IsNeedlessOuter) : null);
+        var isMade = picture is not null && picture.Ref == reference;
+        var box = isMade && picture!.Crop is { } crop ? crop.Box : state.PointsOf(layer);
+        var own = files[picture?.Ref ?? reference].ToList();
+        var weight = plan.WeightOf(own);
+        var covered = CoverOf(layer);
+        var name = mark.ShipName ?? layer.Name;
+        return new()
+        {
+            Ordinal = layer.Ordinal,
+            Parent = parent?.Ordinal ?? -1,
+            Depth = depths[layer],
+            Name = name,
+            DrawnName = name == layer.Name ? null : layer.Name,
+            NotNamed = mark.ShipName is null && state.Measured.NotNamed[layer.Ordinal],
+            Note = NoteOf(layer, mark, picture, isMade),
+            Decision = mark.Decision.ToString().ToLowerInvariant(),
+            CoveredBy = covered is null ? null : state.MarkOf(covered).ShipName ?? covered.Name,
+            HasChildren = layer.Children.Count > 0 && layer != screen.Root,
+            Kind = KindOf(layer, mark, making),
+            KindIsSaid = making is { KindIsSaid: true },
+            Tags = mark.Tags == Tags.Empty ? null : [.. mark.Tags.Words()],
+            Made = MadeText(mark, making),
+            MadeIsSaid = making is { ScalesAreSaid: true } || mark.Tags.Formats.Count > 0,
+            Size = box is { } size ? Words.Size(size) : "–",
+            Box = OnScreen(box),
+            Ink = OnScreen(InkOf(picture)),
+            Files = own.Count,
+            Bytes = weight.Bytes,
+            IsEstimate = weight.IsEstimate,
+            Weight = own.Count == 0 ? null : Words.Weight(weight),
+            MadeWith = picture is null ? null : $"{picture.Ref.Design}.{picture.Ref.Ordinal}",
+            Findings = findings.Contains(reference) ? [.. findings[reference].Select(FindingModel.Of)] : null,
+            Thumb = $"{row.DraftId}.{left.GetValueOrDefault(layer)}{(layer.Combined ? $".{row.Arrangement.Length}" : "")}",
+            Hidden = layer.HiddenHere,
+            Combined = layer.Combined,
+            Places = workspace.Repeats.PlacesOf(reference).Count,
+            Apart = mark.Apart,
+            Suggestion = mark.Decision == Decision.Open && suggestions.TryGetValue(layer, out var suggestion) ? SuggestionModel.Of(suggestion) : null,
+        };
+
+        Box? InkOf(Picture? of) => isMade && plan.Looks(of!.Key)?.Ink is { } ink ? state.ToPoints(ink) : null;
+    }
+
+    private Layer? ParentOf(Layer layer)
+    {
+        var parent = state.Measured.AroundOnScreen(layer);
+        while (parent is not null && IsSteppedOver(parent))
+        {
+            parent = state.Measured.AroundOnScreen(parent);
+        }
+        return parent;
+    }
+
+    private double[]? OnScreen(Box? box) => box is { } b ? [Short(b.X - origin.X), Short(b.Y - origin.Y), Short(b.Width), Short(b.Height)] : null;
+
+    private static double Short(double points) => Math.Round(points, 2);
+
+    private static string? MadeText(Mark mark, Making? making) => mark.Decision switch
+    {
+        Decision.Ship when making is not null => mark.Tags.Parts == true ? $"parts · {BenchModel.MadeAs(making)}" : BenchModel.MadeAs(making),
+        Decision.Code => "built in code",
+        _ => null,
+    };
+
+    private static string? KindOf(Layer layer, Mark mark, Making? making) => making is not null && (mark.Decision == Decision.Ship || making.KindIsSaid) ? making.Kind
+        : layer.Content == LayerContent.Text ? "text" : null;
+
+    private string NoteOf(Layer layer, Mark mark, Picture? picture, bool isMade)
+    {
+        var notes = new List<string>();
+        if (mark.ShipName is not null && mark.ShipName != layer.Name && !layer.Combined)
+        {
+            notes.Add($"was “{layer.Name}”");
+        }
+        var shapes = state.Measured.Contents[layer.Ordinal].Shapes;
+        notes.Add(layer.Content switch
+        {
+            LayerContent.Group when layer.Combined => $"{layer.Children.Count} layers put together",
+            LayerContent.Group => $"group of {layer.Children.Count}{(shapes >= ManyShapes && shapes > layer.Children.Count ? $", {shapes} shapes" : "")}",
+            LayerContent.Screen => "screen",
+            LayerContent.Repeat => "repeat",
+            LayerContent.Image => EmbeddedPicture.Of(layer.Element) is { } p ? $"picture {p.Width}×{p.Height} px" : "picture",
+            LayerContent.Text => "text",
+            _ => "",
+        });
+        if (state.States.TryGetValue(layer, out var set))
+        {
+            notes.Add($"{set.Members.First(m => m.Layer == layer).State}, {set.Members.Length} state{(set.Members.Length == 1 ? "" : "s, one crop")}");
+        }
+        if (picture is { Places.Length: > 1 })
+        {
+            notes.Add(isMade ? $"in {picture.Places.Length} places, made once" : $"same as {picture.Name} on {picture.ScreenName}, made once");
+        }
+        else if (workspace.Repeats.PlacesOf(new(row.Id, layer.Ordinal)).Count is > 1 and var places)
+        {
+            notes.Add(mark.Apart ? $"one of {places} places, apart" : $"in {places} places");
+        }
+        if (layer.Hidden)
+        {
+            notes.Add(mark.Decision == Decision.Ship ? "hidden, ships all the same" : "hidden, will not come");
+        }
+        if (layer.Locked)
+        {
+            notes.Add(mark.Decision == Decision.Ship ? "locked, ships all the same" : "locked");
+        }
+        if (layer.Guide)
+        {
+            notes.Add(mark.Decision == Decision.Ship ? "guides, ship all the same" : "guides, will not come");
+        }
+        return string.Join(", ", notes.Where(n => n.Length > 0));
+    }
+}

@@ -1,0 +1,98 @@
+// Edits: what is picked is sent, what changed comes back. Nobody waits, nothing is lost.
+window.benchParts.push({
+  timers: {},
+  started: 0,
+  pending: 0,
+  message: '',
+
+  get targets() {
+    return this.picked.length ? [...this.picked] : [this.cursor];
+  },
+  place(more) {
+    return { design: this.model.design, screen: this.model.root, since: benchRows.version, layers: this.targets, ...more };
+  },
+  path(end) {
+    return `/api/projects/${this.model.project}/${end}`;
+  },
+  async edit(change) {
+    return this.take(await this.change('edit', this.place(change)));
+  },
+  // Counts edits, so that an answer from before an edit never shows over the answer to it.
+  async change(end, body) {
+    this.started++;
+    this.pending++;
+    const answer = await kalypto.post(this.path(end), body);
+    this.pending--;
+    return answer;
+  },
+  take(answer) {
+    if (answer.failed) {
+      this.say(answer.message);
+      return false;
+    }
+    this.takeIn(answer);
+    this.mistakes = answer.mistakes ?? [];
+    if (answer.pick) {
+      this.picked = answer.pick;
+      if (answer.pick.length) {
+        this.goTo(answer.pick[0]);
+        this.picked = answer.pick;
+      }
+    }
+    if (answer.done) {
+      this.say(answer.done);
+    }
+    return true;
+  },
+  takeIn(answer) {
+    const { rows, order, ...model } = answer;
+    benchRows.take(answer);
+    this.model = model;
+    this.revision++;
+    if (order) {
+      this.picked = this.picked.filter(o => this.rowOf(o));
+      this.cursor = this.rowOf(this.cursor) ? this.cursor : benchRows.list[0].ordinal;
+    }
+    this.opened.filter(o => rows.some(r => r.ordinal === o)).forEach(o => this.loadDetail(o));
+  },
+  async refresh() {
+    if (this.pending) {
+      return;
+    }
+    const { started } = this;
+    const answer = await kalypto.get(this.path(`bench/${this.model.design}/${this.model.root}?since=${benchRows.version}`));
+    if (!answer.failed && started === this.started) {
+      this.takeIn(answer);
+      if (this.drawer === 'history') {
+        this.loadHistory();
+      }
+    }
+  },
+  say(text) {
+    this.message = text;
+    clearTimeout(this.timers.message);
+    this.timers.message = setTimeout(() => { this.message = ''; }, 5000);
+  },
+  decide(decision) {
+    return this.edit({ decision });
+  },
+  decideShip() { this.decide('Ship'); },
+  decideCode() { this.decide('Code'); },
+  decideLeave() { this.decide('Leave'); },
+  decideOpen() { this.decide('Open'); },
+  cycle(row) {
+    const decisions = ['open', 'ship', 'code', 'leave'];
+    this.cursor = row.ordinal;
+    if (!this.isPicked(row)) {
+      this.picked = [row.ordinal];
+    }
+    const next = decisions[(decisions.indexOf(row.decision) + 1) % decisions.length];
+    this.decide(next[0].toUpperCase() + next.slice(1));
+  },
+  async undo() {
+    this.take(await this.change('undo', this.place()));
+  },
+  async redo() {
+    this.take(await this.change('redo', this.place()));
+  },
+});
