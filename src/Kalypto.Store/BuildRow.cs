@@ -10,7 +10,9 @@ namespace Kalypto.Store;
 /// <param name="Message">What went wrong, or null.</param>
 /// <param name="Files">All files in the zip.</param>
 /// <param name="Weight">Bytes of all files.</param>
-/// <param name="ZipSha256">The zip; null until it is done.</param>
+/// <param name="ZipSha256">The zip, where it was kept as one; null for one that is put together when it is fetched.</param>
 /// <param name="StartedAt">When it began.</param>
+/// <param name="Part">What of the pack it is of, in words; empty for all of it.</param>
+/// <param name="Asked">What was asked, as JSON, so that it can go on after a stop.</param>
 public sealed record BuildRow(
-    int Id, int ProjectId, string State, int Total, int Done, int Drawn, string? Message, int Files, long Weight, string? ZipSha256, DateTime StartedAt);
+    int Id, int ProjectId, string State, int Total, int Done, int Drawn, string? Message, int Files, long Weight, string? ZipSha256, DateTime StartedAt, string Part, string Asked);

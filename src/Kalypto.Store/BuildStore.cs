@@ -4,7 +4,7 @@ namespace Kalypto.Store;
 public sealed class BuildStore(Database database)
 {
     private const string Columns =
-        "select id, project_id, state, total, done, drawn, message, coalesce(files, 0), coalesce(weight, 0), zip_sha256, started_at from builds";
+        "select id, project_id, state, total, done, drawn, message, coalesce(files, 0), coalesce(weight, 0), zip_sha256, started_at, part, asked::text from builds";
 
     /// <summary>The builds of a project, newest first.</summary>
     public Task<List<BuildRow>> ListAsync(int project, CancellationToken cancel) =>
@@ -14,24 +14,39 @@ public sealed class BuildStore(Database database)
     public async Task<BuildRow?> FindAsync(int id, CancellationToken cancel) => (await Rows(Columns + " where id = $1", id, cancel)).FirstOrDefault();
 
     /// <summary>Begins a build.</summary>
-    public Task<int> AddAsync(int project, int total, CancellationToken cancel) => database.Source
-        .Command("insert into builds (project_id, state, total) values ($1, 'running', $2) returning id", project, total).ScalarAsync<int>(cancel);
+    /// <param name="project">The project.</param>
+    /// <param name="total">Picture files in it.</param>
+    /// <param name="part">What of the pack it is of, in words; empty for all of it.</param>
+    /// <param name="asked">What was asked, as JSON.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public Task<int> AddAsync(int project, int total, string part, string asked, CancellationToken cancel) => database.Source
+        .Command("insert into builds (project_id, state, total, part, asked) values ($1, 'running', $2, $3, $4::jsonb) returning id", project, total, part, asked).ScalarAsync<int>(cancel);
+
+    /// <summary>The files of a build, by path.</summary>
+    public Task<List<BuildFile>> FilesAsync(int id, CancellationToken cancel) => database.Source
+        .Command("select path, sha256, weight from build_files where build_id = $1 order by path collate \"C\"", id)
+        .ListAsync(r => new BuildFile(r.GetString(0), r.GetString(1), r.GetInt64(2)), cancel);
 
     /// <summary>Says how far it is.</summary>
     public Task ProgressAsync(int id, int done, int drawn, CancellationToken cancel) => database.Source
         .Command("update builds set done = $2, drawn = $3 where id = $1", id, done, drawn).RunAsync(cancel);
 
     /// <summary>Ends a build.</summary>
-    public Task EndAsync(int id, string state, string? message, int files, long weight, string? zip, CancellationToken cancel) => database.Source
-        .Command("update builds set state = $2, message = $3, files = $4, weight = $5, zip_sha256 = $6, ended_at = now() where id = $1",
-            id, state, message, files, weight, zip).RunAsync(cancel);
+    public async Task EndAsync(int id, string state, string? message, IReadOnlyList<BuildFile> files, CancellationToken cancel)
+    {
+        await using var connection = await database.Source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await connection.Command("insert into build_files select $1, * from unnest($2, $3::char(64)[], $4) on conflict do nothing",
+            id, files.Select(f => f.Path).ToArray(), files.Select(f => f.Sha256).ToArray(), files.Select(f => f.Weight).ToArray()).RunAsync(cancel);
+        await connection.Command("update builds set state = $2, message = $3, files = $4, weight = $5, ended_at = now() where id = $1",
+            id, state, message, files.Count, files.Sum(f => f.Weight)).RunAsync(cancel);
+        await transaction.CommitAsync(cancel);
+    }
 
-    /// <summary>Ends builds that a stop or crash of the server left running.</summary>
-    public Task EndLeftOversAsync(CancellationToken cancel) => database.Source
-        .Command("update builds set state = 'failed', message = 'Kalypto was stopped meanwhile. Build again: what is drawn already is kept.', ended_at = now() where state = 'running'")
-        .RunAsync(cancel);
+    /// <summary>Builds that a stop or crash of the server left running.</summary>
+    public Task<List<BuildRow>> LeftOversAsync(CancellationToken cancel) => Rows(Columns + " where state = 'running' and $1 = 0 order by id", 0, cancel);
 
     private Task<List<BuildRow>> Rows(string sql, int value, CancellationToken cancel) => database.Source.Command(sql, value).ListAsync(
         r => new BuildRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetInt32(3), r.GetInt32(4), r.GetInt32(5), r.Nullable<string>(6),
-            r.GetInt32(7), r.GetInt64(8), r.Nullable<string>(9), r.GetDateTime(10)), cancel);
+            r.GetInt32(7), r.GetInt64(8), r.Nullable<string>(9), r.GetDateTime(10), r.GetString(11), r.GetString(12)), cancel);
 }

@@ -11,6 +11,9 @@ public sealed class DrawingQueue(Database database)
     /// <summary>Somebody waits for it.</summary>
     public const int Wanted = 0;
 
+    /// <summary>A file that is looked at right now.</summary>
+    public const int Looked = 5;
+
     /// <summary>A file of the pack, drawn ahead.</summary>
     public const int Ahead = 10;
 

@@ -5,4 +5,5 @@ namespace Kalypto.Store;
 /// <param name="Sha256">Its bytes; null when it cannot be drawn.</param>
 /// <param name="Weight">Its weight in bytes.</param>
 /// <param name="Failure">Why it cannot be drawn; null when it could.</param>
-public sealed record DrawingRow(string Key, string? Sha256, long Weight, string? Failure);
+/// <param name="Note">What people should know of it, such as the quality that was found; null for nothing.</param>
+public sealed record DrawingRow(string Key, string? Sha256, long Weight, string? Failure, string? Note = null);

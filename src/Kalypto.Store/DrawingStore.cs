@@ -8,8 +8,8 @@ public sealed class DrawingStore(Database database)
 {
     /// <summary>Those of the keys that are drawn.</summary>
     public async Task<IReadOnlyDictionary<string, DrawingRow>> FindAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => (await database.Source
-        .Command("select key, sha256, coalesce(weight, 0), failure from drawings where key = any($1::char(64)[])", [keys.ToArray()])
-        .ListAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3)), cancel)).ToDictionary(d => d.Key);
+        .Command("select key, sha256, coalesce(weight, 0), failure, note from drawings where key = any($1::char(64)[])", [keys.ToArray()])
+        .ListAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3), r.Nullable<string>(4)), cancel)).ToDictionary(d => d.Key);
 
     /// <summary>The bytes of a drawn picture; null when it is not drawn.</summary>
     public async Task<byte[]?> BytesAsync(string key, CancellationToken cancel) => (await database.Source
@@ -17,12 +17,12 @@ public sealed class DrawingStore(Database database)
         .ListAsync(r => r.GetFieldValue<byte[]>(0), cancel)).FirstOrDefault();
 
     /// <summary>Keeps a picture, or the reason why there is none.</summary>
-    public async Task PutAsync(string key, byte[]? bytes, string? failure, CancellationToken cancel)
+    public async Task PutAsync(string key, byte[]? bytes, string? failure, CancellationToken cancel, string? note = null)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         var sha256 = bytes is null ? null : await BlobStore.PutAsync(connection, bytes, cancel);
-        await connection.Command("insert into drawings values ($1, $2, $3, $4) on conflict do nothing", key, sha256, (long?)bytes?.LongLength, failure).RunAsync(cancel);
+        await connection.Command("insert into drawings (key, sha256, weight, failure, note) values ($1, $2, $3, $4, $5) on conflict do nothing", key, sha256, (long?)bytes?.LongLength, failure, note).RunAsync(cancel);
         await transaction.CommitAsync(cancel);
     }
 

@@ -15,6 +15,7 @@ public sealed class EditStore(Database database)
 {
     private const string DrawnAt = "drawn at";
     private const string Arranged = "arrangement";
+    private const string Recipes = "recipes";
 
     // The same few lines of tags stand on thousands of layers.
     private static readonly ConcurrentDictionary<string, Tags> KnownTags = new(StringComparer.Ordinal);
@@ -60,6 +61,27 @@ public sealed class EditStore(Database database)
     public Task ArrangeAsync(Author author, string label, ArrangementEdit arranging, CancellationToken cancel) =>
         EditAsync(author, label, [], (_, mark) => mark ?? Mark.None, cancel, arranging);
 
+    /// <summary>Changes the recipes of a project.</summary>
+    /// <param name="author">The project and who does it.</param>
+    /// <param name="label">What is done, for the history.</param>
+    /// <param name="change">The new recipes out of the present ones.</param>
+    /// <param name="cancel">Ends the wait; nothing is changed then.</param>
+    public async Task ChangeRecipesAsync(Author author, string label, Func<RecipeBook, RecipeBook> change, CancellationToken cancel)
+    {
+        await using var connection = await database.Source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await LockAsync(connection, author.Project, cancel);
+        var before = await connection.Command("select recipes from projects where id = $1", author.Project).ScalarAsync<string>(cancel);
+        var after = RecipeBookJson.Write(change(RecipeBookJson.Read(before)));
+        if (after == (before.Length == 0 ? RecipeBookJson.Write(RecipeBook.Usual) : before))
+        {
+            return;
+        }
+        await connection.Command("update projects set recipes = $2 where id = $1", author.Project, after).RunAsync(cancel);
+        await RememberAsync(connection, author, label, [new(author.Project, -1, Recipes, before, after)], cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
     /// <summary>Says how many drawing units of a design are one pt.</summary>
     public async Task SetDrawnAtAsync(Author author, int design, double drawnAt, CancellationToken cancel)
     {
@@ -99,7 +121,8 @@ public sealed class EditStore(Database database)
         foreach (var c in changes.Where(c => c.Ordinal < 0))
         {
             var value = (undo ? c.Before : c.After)!;
-            await (c.Field == Arranged
+            await (c.Field == Recipes ? connection.Command("update projects set recipes = $2 where id = $1", c.Draft, value)
+                : c.Field == Arranged
                 ? connection.Command("update designs set arrangement = $2 where id = $1", c.Draft, value)
                 : connection.Command("update designs set drawn_at = $2 where id = $1", c.Draft, double.Parse(value, System.Globalization.CultureInfo.InvariantCulture)))
                 .RunAsync(cancel);
@@ -156,7 +179,7 @@ public sealed class EditStore(Database database)
     }
 
     private static Mark ReadMark(NpgsqlDataReader reader, int first = 1) =>
-        new(Enum.Parse<Decision>(reader.GetString(first)), reader.Nullable<string>(first + 1), KnownTags.GetOrAdd(reader.GetString(first + 2), Tags.Parse))
+        new(Enum.Parse<Decision>(reader.GetString(first)), reader.Nullable<string>(first + 1), KnownTags.GetOrAdd(reader.GetString(first + 2), text => Tags.Parse(text)))
         {
             Dismissed = reader.GetBoolean(first + 3),
             Apart = reader.GetBoolean(first + 4),

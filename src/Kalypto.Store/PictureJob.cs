@@ -8,4 +8,23 @@ namespace Kalypto.Store;
 /// <param name="Width">Width in px.</param>
 /// <param name="Height">Height in px.</param>
 /// <param name="Quick">True for a quick look, false for a file that is delivered.</param>
-public sealed record PictureJob(double X, double Y, double W, double H, int Width, int Height, bool Quick);
+public sealed record PictureJob(double X, double Y, double W, double H, int Width, int Height, bool Quick)
+{
+    /// <summary>The format and quality as a tag, such as <c>webp:82</c>.</summary>
+    public string Format { get; init; } = "png";
+
+    /// <summary>The colour under it, <c>#rrggbb</c>; null for none.</summary>
+    public string? Ground { get; init; }
+
+    /// <summary>The width in pt, for files of shapes.</summary>
+    public double PointsWide { get; init; }
+
+    /// <summary>The height in pt, for files of shapes.</summary>
+    public double PointsTall { get; init; }
+
+    /// <summary>The lines that it carries; null for none.</summary>
+    public Kalypto.Core.Formats.CreditLines? Credit { get; init; }
+
+    /// <summary>True to draw the layer with what lies beneath it on its screen.</summary>
+    public bool OnScreen { get; init; }
+}

@@ -5,13 +5,13 @@ public sealed class ProjectStore(Database database)
 {
     /// <summary>All projects, newest first.</summary>
     public Task<List<ProjectRow>> ListAsync(CancellationToken cancel) => database.Source
-        .Command("select id, name, platforms from projects order by id desc")
-        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2)), cancel);
+        .Command("select id, name, platforms, recipes from projects order by id desc")
+        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2), r.GetString(3)), cancel);
 
     /// <summary>One project, or null.</summary>
     public async Task<ProjectRow?> FindAsync(int id, CancellationToken cancel) => (await database.Source
-        .Command("select id, name, platforms from projects where id = $1", id)
-        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2)), cancel)).FirstOrDefault();
+        .Command("select id, name, platforms, recipes from projects where id = $1", id)
+        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2), r.GetString(3)), cancel)).FirstOrDefault();
 
     /// <summary>Makes a project and tells its number.</summary>
     public Task<int> AddAsync(string name, IReadOnlyList<string> platforms, CancellationToken cancel) => database.Source

@@ -30,7 +30,7 @@ builder.Services.AddSingleton<IRenderer>(new WorkerRenderer(new WorkerOptions
 builder.Services.AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<EditStore>();
 builder.Services.AddSingleton<BlobStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<BuildStore>();
 builder.Services.AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddSingleton<Notices>().AddHostedService<DrawingService>();
-builder.Services.AddSingleton<OpenProject>().AddSingleton<BringIn>().AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<FixFindings>();
+builder.Services.AddSingleton<OpenProject>().AddSingleton<BringIn>().AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<LookCloser>();
 builder.Services.AddSingleton<BuildPack>().AddSingleton<LoadDemo>().AddSingleton<BenchJournal>().AddSingleton<Bench>();
 builder.Services.AddAntiforgery(options => options.HeaderName = "X-Kalypto-Token");
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = BringIn.MostBytes);
@@ -44,7 +44,7 @@ builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = 
 var app = builder.Build();
 app.Services.GetRequiredService<Database>().Migrate();
 await app.Services.GetRequiredService<DrawingQueue>().ReleaseAllAsync(default);
-await app.Services.GetRequiredService<BuildStore>().EndLeftOversAsync(default);
+await app.Services.GetRequiredService<BuildPack>().ResumeAsync(default);
 
 app.UseExceptionHandler("/error");
 app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
@@ -59,6 +59,8 @@ app.MapBench();
 app.MapSorting();
 app.MapPictures();
 app.MapPack();
+app.MapRecipes();
+app.MapCloser();
 
 await app.StartAsync();
 if (builder.Configuration.GetValue("Demo", false))

@@ -190,16 +190,35 @@ public class StoreTests(DatabaseFixture fixture)
     }
 
     [Fact]
-    public async Task Builds_left_running_by_a_crash_are_ended_at_the_next_start()
+    public async Task Builds_left_running_by_a_crash_are_found_again_with_what_was_asked_and_end_with_their_files()
     {
         var (project, _) = await NewDesignAsync();
         var builds = new BuildStore(database);
-        var id = await builds.AddAsync(project, 12, cancel);
+        var id = await builds.AddAsync(project, 12, "Android", "{\"Platform\": \"android\"}", cancel);
         await builds.ProgressAsync(id, 5, 3, cancel);
-        await builds.EndLeftOversAsync(cancel);
-        var row = (await builds.FindAsync(id, cancel))!;
-        Assert.Equal(("failed", 12, 5, 3), (row.State, row.Total, row.Done, row.Drawn));
-        Assert.Contains("Build again", row.Message, StringComparison.Ordinal);
+        var row = Assert.Single(await builds.LeftOversAsync(cancel), b => b.Id == id);
+        Assert.Equal(("running", 12, 5, 3, "Android", "{\"Platform\": \"android\"}"), (row.State, row.Total, row.Done, row.Drawn, row.Part, row.Asked));
+        var sha256 = await new BlobStore(database).PutAsync([1, 2, 3], cancel);
+        await builds.EndAsync(id, "done", null, [new("b/two.png", sha256, 3), new("a.png", sha256, 3)], cancel);
+        Assert.DoesNotContain(await builds.LeftOversAsync(cancel), b => b.Id == id);
+        Assert.Equal(["a.png", "b/two.png"], (await builds.FilesAsync(id, cancel)).Select(f => f.Path));
+        Assert.Equal((2, 6), ((await builds.FindAsync(id, cancel))!.Files, (await builds.FindAsync(id, cancel))!.Weight));
+    }
+
+    [Fact]
+    public async Task Recipes_change_in_the_history_and_back()
+    {
+        var (project, _) = await NewDesignAsync();
+        var (projects, edits) = (new ProjectStore(database), new EditStore(database));
+        async Task<RecipeBook> BookAsync() => RecipeBookJson.Read((await projects.FindAsync(project, cancel))!.Recipes);
+        await edits.ChangeRecipesAsync(new(project, "Ann"), "Recipe for icon", book => book.With(book.For("icon").With("web", Tags.Parse("png"))), cancel);
+        Assert.Equal("png", (await BookAsync()).For("icon").For["web"].ToString());
+        // What changes nothing leaves no step behind.
+        await edits.ChangeRecipesAsync(new(project, "Ann"), "Nothing", book => book, cancel);
+        Assert.Equal("Recipe for icon", (await edits.UndoAsync(project, cancel))!.Label);
+        Assert.Equal(RecipeBook.Usual, await BookAsync());
+        Assert.Equal("Recipe for icon", (await edits.RedoAsync(project, cancel))!.Label);
+        Assert.Single((await BookAsync()).Own);
     }
 
     private static string Key(string text) => Fingerprint.Of("store test", text).Hex;

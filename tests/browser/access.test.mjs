@@ -25,6 +25,7 @@ const places = {
   ships: ['/projects/1/ships', '.ship-card'],
   findings: ['/projects/1/checks', '.check-block'],
   pack: ['/projects/1/pack', '.pack-card'],
+  recipes: ['/projects/1/recipes', '.example .file'],
   deliveries: ['/projects/1/deliveries', '.foot'],
   'what is not there': ['/projects/999', 'h1'],
 };

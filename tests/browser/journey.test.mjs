@@ -180,40 +180,42 @@ test('the zip holds what the platforms demand', async () => {
   assert.ok(validate(manifest), JSON.stringify(validate.errors));
   assert.deepEqual(manifest.missing, []);
 
-  const pngs = Object.keys(files).filter(f => f.endsWith('.png'));
-  assert.deepEqual(manifest.files.map(f => f.path).sort(), pngs.sort());
   const points = new Map();
   for (const file of manifest.files) {
     const bytes = Buffer.from(files[file.path]);
-    const png = PNG.sync.read(bytes);
-    assert.deepEqual([png.width, png.height, bytes.length], [file.width, file.height, file.bytes], file.path);
+    assert.equal(bytes.length, file.bytes, file.path);
     assert.equal(createHash('sha256').update(bytes).digest('hex'), file.sha256);
-    if (file.platform === 'web' && file.scale === 1) {
+    if (file.format === 'png') {
+      const png = PNG.sync.read(bytes);
+      assert.deepEqual([png.width, png.height], [file.width, file.height], file.path);
+    }
+    if (file.platform === 'web' && (file.scale ?? 1) === 1) {
       points.set(file.layer, [file.width, file.height]);
     }
   }
   assert.equal(points.size, 13);
   for (const file of manifest.files) {
     const [width, height] = points.get(file.layer);
-    assert.deepEqual([file.width, file.height], [Math.ceil(width * file.scale), Math.ceil(height * file.scale)], file.path);
+    assert.deepEqual([file.width, file.height], [Math.ceil(width * (file.scale ?? 1)), Math.ceil(height * (file.scale ?? 1))], file.path);
   }
   assert.deepEqual(points.get('battery'), [28, 28]);
 
-  for (const path of pngs.filter(f => f.startsWith('android/'))) {
-    assert.match(path, /^android\/res\/drawable-(l|m|h|xh|xxh|xxxh)dpi\/[a-z][a-z0-9_]*\.png$/);
+  for (const { path } of manifest.files.filter(f => f.platform === 'android')) {
+    assert.match(path, /^android\/res\/(drawable\/[a-z][a-z0-9_]*\.xml|drawable-(l|m|h|xh|xxh|xxxh)dpi\/[a-z][a-z0-9_]*\.(png|webp))$/);
   }
-  for (const path of Object.keys(files).filter(f => f.startsWith('apple/'))) {
+  for (const path of Object.keys(files).filter(f => f.startsWith('apple/Assets.xcassets/'))) {
     const folder = path.slice(0, path.lastIndexOf('/'));
     const contents = JSON.parse(Buffer.from(files[`${folder}/Contents.json`]).toString());
     assert.deepEqual(contents.info, { author: 'kalypto', version: 1 });
-    if (path.endsWith('.png')) {
+    if (!path.endsWith('.json')) {
       assert.ok(contents.images.some(i => `${folder}/${i.filename}` === path && i.idiom === 'universal'));
     }
   }
-  for (const path of ['web/icons/sky/moon-night@2x.png', 'web/art/saturn@3x.png', 'apple/Assets.xcassets/icons/sky/cloud.imageset/cloud@2x.png', 'android/res/drawable-hdpi/tab_visits.png']) {
+  for (const path of ['web/icons/sky/moon-night.svg', 'web/sprite.svg', 'web/pictures.html', 'apple/Assets.xcassets/icons/sky/cloud.imageset/cloud.svg', 'apple/Pictures.swift', 'android/Pictures.kt']) {
     assert.ok(files[path], path);
   }
-  assert.equal(files['web/icons/sky/moon-night@3x.png'], undefined);
+  assert.ok(files['android/res/drawable/tab_visits.xml'] ?? files['android/res/drawable-hdpi/tab_visits.png']);
+  assert.match(Buffer.from(files['web/sprite.svg']).toString(), /<symbol id="icons-sky-moon-night"/);
 });
 
 test('a second build of the same state is the same bytes and draws nothing', async () => {

@@ -55,6 +55,7 @@ public static class Arranger
                     Parent = parent,
                     DrawnParent = drawn.Parent is null ? null : Make(drawn.Parent.Ordinal),
                     Name = drawn.Name,
+                    TagText = drawn.TagText,
                     NameSource = drawn.NameSource,
                     Content = roots.Contains(ordinal) ? LayerContent.Screen
                         : drawn.Content == LayerContent.Screen && ordinal > 0 && drawn.ViewBox is null ? LayerContent.Group : drawn.Content,

@@ -16,6 +16,9 @@ public sealed record CheckedPlan(
     IReadOnlyList<DesignState> Designs, IReadOnlyList<IPlatform> Platforms, ImmutableArray<Picture> Pictures,
     ImmutableArray<PlannedFile> Files, Func<Fingerprint, Look?> Looks, Func<string, string?> StandIn)
 {
+    /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
+    public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
+
     /// <summary>The layer that a picture is of.</summary>
     public Layer LayerOf(Picture picture) =>
         DesignOf(picture).Layers[picture.Ref.Ordinal];

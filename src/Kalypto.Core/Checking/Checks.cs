@@ -11,6 +11,7 @@ public static class Checks
         new InkOutsideBox(), new PictureUnderScale(), new HalfPoints(), new UnevenIconBoxes(), new MissingStates(),
         new TextAsPicture(), new MissingFont(), new NotKeptInReading(),
         new PhotoNotShipped(), new LikelyUnmarked(), new SameDrawingTwoNames(),
+        new CannotBeVector(), new ManyShapes(), new TransparencyLost(), new OverBudget(), new DrawnTagsRefused(),
         new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
     ];
 }

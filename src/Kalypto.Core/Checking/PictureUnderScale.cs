@@ -10,6 +10,7 @@ public sealed class PictureUnderScale : ICheck
     public string Name => "picture under its scale";
 
     private const double Tolerance = 0.02;
+    private static readonly Scale Usual = new(3);
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -18,16 +19,17 @@ public sealed class PictureUnderScale : ICheck
         {
             var picture = files.First().Picture;
             var design = plan.Designs.First(d => d.Id == picture.Ref.Design);
-            // Android's largest density comes with the platform; what people ask for are the scales of the recipe.
-            var asked = files.Where(f => picture.Making.Scales.Contains(f.Scale)).Select(f => f.Scale).DefaultIfEmpty().Max();
+            // Largest densities come with platforms; what people ask for are the scales that are said, or else up to 3x.
+            var asked = files.Where(f => !f.Format.IsVector && (picture.Making.Scales.Contains(f.Scale) || !f.Picture.MakingFor(f.Platform).Scales.IsEmpty
+                || f.Scale.Factor <= Usual.Factor || !picture.MakingFor(f.Platform).Wide.IsEmpty || !picture.MakingFor(f.Platform).Tall.IsEmpty)).Select(f => f.Scale).DefaultIfEmpty().Max();
             foreach (var layer in plan.LayerOf(picture).SelfAndDescendants().Where(l => l.Content == LayerContent.Image))
             {
                 if (NativeScale(layer, layer.Ordinal < design.Measured.Shapes.Count ? design.Measured.Shapes[layer.Ordinal] : null, design.DrawnAt) is { } native
                     && native < asked.Factor - Tolerance)
                 {
-                    var enough = picture.Making.Scales.Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
+                    var enough = picture.Making.ScalesOr([new(1), new(2), Usual]).Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
                     yield return new(Name, Severity.Warning, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} is asked for at {asked}, but its picture has only {Numbers.Text(native, 1)}x.",
+                        $"“{picture.LayerName}” on {picture.ScreenName} is asked for at {new Scale(Math.Round(asked.Factor, 2))}, but its picture has only {Numbers.Text(native, 1)}x.",
                         new($"Make it up to {enough.Max()}", Tags: $"scale:{string.Join(',', enough)}"));
                     break;
                 }

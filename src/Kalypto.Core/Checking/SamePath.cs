@@ -18,7 +18,7 @@ public sealed class SamePath : ICheck
         {
             var byPlace = plan.Pictures
                 .Select(p => (Picture: p, Name: platform.NameOf(p)))
-                .Where(p => p.Name.Length > 0 && p.Picture.Crop is not null)
+                .Where(p => p.Name.Length > 0 && p.Picture.CropFor(platform.Id) is not null)
                 .GroupBy(p => platform.Place(p.Picture, p.Name), StringComparer.OrdinalIgnoreCase)
                 .ToDictionary(g => g.Key, g => g.ToList(), StringComparer.OrdinalIgnoreCase);
             foreach (var (place, pictures) in byPlace.Where(p => p.Value.Count > 1))
@@ -26,6 +26,14 @@ public sealed class SamePath : ICheck
                 var first = pictures[0].Picture;
                 foreach (var (other, name) in pictures.Skip(1).Where(p => told.Add(p.Picture.Ref)))
                 {
+                    // The icon of the app or site has a name that the platform gives.
+                    if (platform.Place(other, "a") == platform.Place(other, "b"))
+                    {
+                        yield return new(Name, Severity.Blocker, other.Ref,
+                            $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be the icon of the app.",
+                            new("Make it a picture", Tags: "picture"));
+                        continue;
+                    }
                     var offered = Offer(platform, other, byPlace.Keys);
                     yield return new(Name, Severity.Blocker, other.Ref,
                         $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be {place} for {platform.Name}.",
@@ -39,10 +47,10 @@ public sealed class SamePath : ICheck
     {
         for (var n = 2; ; n++)
         {
-            string[] words = [.. picture.Words, n.ToString(System.Globalization.CultureInfo.InvariantCulture)];
+            string[] words = [.. platform.WordsOf(picture), n.ToString(System.Globalization.CultureInfo.InvariantCulture)];
             if (!taken.Contains(platform.Place(picture, platform.Join(words)), StringComparer.OrdinalIgnoreCase))
             {
-                return string.Join('-', words);
+                return string.Join('-', [.. picture.Words, n.ToString(System.Globalization.CultureInfo.InvariantCulture)]);
             }
         }
     }

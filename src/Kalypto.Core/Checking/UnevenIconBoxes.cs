@@ -15,7 +15,7 @@ public sealed class UnevenIconBoxes : ICheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
-        foreach (var set in plan.Pictures.Where(p => p.Making.Kind == "icon" && p.Crop is not null).GroupBy(p => p.Folder))
+        foreach (var set in plan.Pictures.Where(p => p.Making.Kind == "icon" && p.Crop is not null).GroupBy(p => p.Making.FolderPath))
         {
             var sides = set.Select(p => Math.Max(p.Crop!.Box.Width, p.Crop.Box.Height)).ToList();
             var sizes = set.Select(p => (p.Crop!.Box.Width, p.Crop.Box.Height)).Distinct().Count();

@@ -22,6 +22,9 @@ public sealed class Layer
     /// <summary>The name for people, at most 200 characters.</summary>
     public required string Name { get; init; }
 
+    /// <summary>The tags written in the drawing behind the name, as they stand there; null for none.</summary>
+    public string? TagText { get; init; }
+
     /// <summary>Where <see cref="Name"/> comes from.</summary>
     public required NameSource NameSource { get; init; }
 

@@ -56,4 +56,11 @@ public static class Numbers
     /// <summary>The shortest text of a number with at most <paramref name="decimals"/> decimals.</summary>
     public static string Text(double number, int decimals = 6) =>
         (Math.Round(number, decimals) + 0.0).ToString("0.######", CultureInfo.InvariantCulture);
+
+    /// <summary>The same without the zero before the point: <c>.5</c>, <c>-.25</c>.</summary>
+    public static string Brief(double number, int decimals)
+    {
+        var text = Text(number, decimals);
+        return text.StartsWith("0.", StringComparison.Ordinal) ? text[1..] : text.StartsWith("-0.", StringComparison.Ordinal) ? "-" + text[2..] : text;
+    }
 }

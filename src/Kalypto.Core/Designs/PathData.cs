@@ -69,6 +69,63 @@ public static class PathData
         return text.ToString();
     }
 
+    /// <summary>The segments of a path in absolute coordinates, as far as they are without error.</summary>
+    public static List<PathSegment> Segments(string data)
+    {
+        var segments = new List<PathSegment>();
+        var (at, command) = (0, ' ');
+        double x = 0, y = 0, startX = 0, startY = 0;
+        while (true)
+        {
+            if (Letter(data, ref at) is { } letter)
+            {
+                command = letter;
+            }
+            else if (command is ' ' or 'Z' or 'z' || at >= data.Length)
+            {
+                return segments;
+            }
+            if (segments.Count == 0 && command is not ('M' or 'm'))
+            {
+                return segments;
+            }
+            var kind = char.ToUpperInvariant(command);
+            if (!"MLHVCSQTAZ".Contains(kind, StringComparison.Ordinal))
+            {
+                return segments;
+            }
+            var values = new double[Arguments(command)];
+            for (var i = 0; i < values.Length; i++)
+            {
+                if ((kind == 'A' && i is 3 or 4 ? Flag(data, ref at) : Number(data, ref at)) is not { } number)
+                {
+                    return segments;
+                }
+                var shift = char.IsUpper(command) ? 0 : kind switch
+                {
+                    'H' => x,
+                    'V' => y,
+                    'A' => i switch { 5 => x, 6 => y, _ => 0 },
+                    _ => i % 2 == 0 ? x : y,
+                };
+                values[i] = number + shift;
+            }
+            switch (kind)
+            {
+                case 'Z': (x, y) = (startX, startY); break;
+                case 'H': x = values[0]; break;
+                case 'V': y = values[0]; break;
+                default: (x, y) = (values[^2], values[^1]); break;
+            }
+            if (kind == 'M')
+            {
+                (startX, startY) = (x, y);
+            }
+            segments.Add(kind switch { 'H' or 'V' => new('L', [x, y]), _ => new(kind, values) });
+            command = command switch { 'M' => 'L', 'm' => 'l', _ => command };
+        }
+    }
+
     private static int Arguments(char command) => char.ToUpperInvariant(command) switch
     {
         'M' or 'L' or 'T' => 2,

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Isolating;
@@ -71,10 +72,15 @@ public sealed class Isolation
     /// <param name="crop">The rectangle to show, in drawing units.</param>
     /// <param name="width">The width of the picture, in px.</param>
     /// <param name="height">The height of the picture, in px.</param>
-    public string Document(Box crop, double width, double height)
+    /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
+    public string Document(Box crop, double width, double height, string? ground = null)
     {
         var text = new SvgWriter();
         text.OpenRoot(crop, width, height);
+        if (ground is not null)
+        {
+            text.Raw($"<rect x=\"{Numbers.Text(crop.X)}\" y=\"{Numbers.Text(crop.Y)}\" width=\"{Numbers.Text(crop.Width)}\" height=\"{Numbers.Text(crop.Height)}\" fill=\"{ground}\"/>");
+        }
         text.Open(AsNested(drawing.Root, drawing.Box));
         if (definitions.Count > 0)
         {
@@ -114,6 +120,25 @@ public sealed class Isolation
         }
         return text.Raw("</svg></svg>").ToString();
     }
+
+    /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
+    internal (IReadOnlyList<Element> Definitions, Element Root) ToElements()
+    {
+        var without = LeftOutElements();
+        ImmutableArray<Node> content = layer.Element == drawing.Root
+            ? [.. drawing.Root.Elements.Where(e => e.Name != "defs" && !without.Contains(e)).Select(e => Pruned(e, without))]
+            : [Pruned(Itself, without)];
+        foreach (var element in around.AsEnumerable().Reverse())
+        {
+            content = [new Element(element.Name, element.Attributes, content)];
+        }
+        var nested = AsNested(drawing.Root, drawing.Box);
+        return ([.. definitions.Values.Select(d => d.Around.Reverse().Aggregate(d.Element, (inner, outer) => new("g", SvgWriter.HandedDown(outer), [inner])))],
+            new("svg", nested.Attributes, content));
+    }
+
+    private static Element Pruned(Element element, HashSet<Element> without) => without.Count == 0 ? element
+        : new(element.Name, element.Attributes, [.. element.Children.Where(c => c is not Element e || !without.Contains(e)).Select(c => c is Element e ? Pruned(e, without) : c)]);
 
     /// <summary>A hidden layer that ships is drawn all the same: the decision says more than the drawing.</summary>
     private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : NotOfTheLayer, layer.Content == LayerContent.Screen);

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text;
 using Kalypto.Core.Designs;
 
@@ -39,10 +40,13 @@ internal sealed class SvgWriter
     public void OpenStyled(Element element)
     {
         text.Append("<g");
-        Attributes(element.Attributes.Where(a => !NotInherited.Contains(a.Name)).Select(a => a.Name != "style" ? a
-            : new("style", StyleText.Write(StyleText.Parse(a.Value).Where(d => !NotInherited.Contains(d.Name)).Select(d => KeyValuePair.Create(d.Name, d.Value))))));
+        Attributes(HandedDown(element));
         text.Append('>');
     }
+
+    /// <summary>Just what an element hands down to what lies in it.</summary>
+    public static ImmutableArray<ElementAttribute> HandedDown(Element element) => [.. element.Attributes.Where(a => !NotInherited.Contains(a.Name)).Select(a => a.Name != "style" ? a
+        : new("style", StyleText.Write(StyleText.Parse(a.Value).Where(d => !NotInherited.Contains(d.Name)).Select(d => KeyValuePair.Create(d.Name, d.Value)))))];
 
     /// <summary>Writes the element with all in it, but for the elements to leave out.</summary>
     public void Whole(Element element, IReadOnlySet<Element>? without = null)

@@ -28,7 +28,7 @@ public sealed record Crop(Box Box, string Why, bool Cut)
         {
             CropKind.Shape => (shape!.Value, $"{Size(shape.Value)} shape"),
             CropKind.Screen => (screen, $"the whole screen, {Size(screen)}"),
-            CropKind.Fixed size => (Centred(size, shape!.Value), $"{Size(shape.Value)} drawn, centred in a box of {size}"),
+            CropKind.Fixed size => (Placed(size, shape!.Value), $"{Size(shape.Value)} drawn, {WhereIn(size.Place)} a box of {Numbers.Text(size.Width)} × {Numbers.Text(size.Height)}"),
             _ => (ink.Value, $"{Size(ink.Value)} of ink"),
         };
         if (bleed > 0)
@@ -48,10 +48,30 @@ public sealed record Crop(Box Box, string Why, bool Cut)
         return new(snapped, why, cut);
     }
 
-    private static Box Centred(CropKind.Fixed size, Box shape) => new(
-        Math.Round(shape.X + (shape.Width - size.Width) / 2, MidpointRounding.ToPositiveInfinity),
-        Math.Round(shape.Y + (shape.Height - size.Height) / 2, MidpointRounding.ToPositiveInfinity),
-        Math.Ceiling(size.Width), Math.Ceiling(size.Height));
+    private static Box Placed(CropKind.Fixed size, Box shape)
+    {
+        var (width, height) = (Math.Ceiling(size.Width), Math.Ceiling(size.Height));
+        return size.Place switch
+        {
+            BoxPlace.Corner corner => new(Math.Floor(shape.X + Tolerance) + corner.X, Math.Floor(shape.Y + Tolerance) + corner.Y, width, height),
+            BoxPlace.Pinned pinned => new(Along(shape.X, shape.Width, width, pinned.X), Along(shape.Y, shape.Height, height, pinned.Y), width, height),
+            _ => throw new ArgumentOutOfRangeException(nameof(size)),
+        };
+    }
+
+    private static double Along(double start, double length, double box, int pin) => pin switch
+    {
+        < 0 => Math.Floor(start + Tolerance),
+        > 0 => Math.Ceiling(start + length - Tolerance) - box,
+        _ => Math.Round(start + (length - box) / 2, MidpointRounding.ToPositiveInfinity),
+    };
+
+    private static string WhereIn(BoxPlace place) => place switch
+    {
+        BoxPlace.Corner corner => $"{Numbers.Text(-corner.X)}, {Numbers.Text(-corner.Y)} from the corner of",
+        _ when place == BoxPlace.Centre => "centred in",
+        _ => $"at the {place} of",
+    };
 
     private static string Size(Box box) => $"{Numbers.Text(box.Width, 1)} × {Numbers.Text(box.Height, 1)}";
 }

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
 
@@ -17,10 +18,13 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
     private ImmutableArray<Suggestion> suggestions;
 
     // A copy with other marks works these out anew.
-    private DesignState(DesignState other) => (Id, Name, DrawnAt, Measured, Marks) = (other.Id, other.Name, other.DrawnAt, other.Measured, other.Marks);
+    private DesignState(DesignState other) => (Id, Name, DrawnAt, Measured, Marks, Recipes) = (other.Id, other.Name, other.DrawnAt, other.Measured, other.Marks, other.Recipes);
+
+    /// <summary>What the project says of how pictures are made.</summary>
+    public RecipeBook Recipes { get; init; } = RecipeBook.Usual;
 
     /// <summary>The layers that show one button in its states, by each of them.</summary>
-    public IReadOnlyDictionary<Layer, StateSet> States => states ??= StateSets.Of(Measured.Drawing, MarkOf);
+    public IReadOnlyDictionary<Layer, StateSet> States => states ??= StateSets.Of(Measured.Drawing, SaidOf);
 
     /// <summary>What open layers probably are, strongest first.</summary>
     public ImmutableArray<Suggestion> Suggestions => suggestions.IsDefault ? suggestions = Deciding.Suggestions.Of(this) : suggestions;
@@ -30,6 +34,51 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
 
     /// <summary>What was said of a layer.</summary>
     public Mark MarkOf(Layer layer) => Marks.GetValueOrDefault(layer.Ordinal) ?? Mark.None;
+
+    /// <summary>What was said of a layer, with the tags that stand behind its name in the drawing where nobody said otherwise.</summary>
+    public Mark SaidOf(Layer layer) => layer.TagText is null ? MarkOf(layer) : MarkOf(layer) is var mark ? mark with { Tags = mark.Tags.Over(DrawnTagsOf(layer)) } : mark;
+
+    /// <summary>The tags that stand behind a layer's name in the drawing; none when a word of them is not understood.</summary>
+    public Tags DrawnTagsOf(Layer layer) => layer.TagText is { } text && TagLine.Parse(text, Recipes.OwnKinds) is { Mistakes.IsEmpty: true } line ? line.ApplyTo(Tags.Empty) : Tags.Empty;
+
+    /// <summary>The kind of a layer: said, or else what follows from the layer.</summary>
+    public string KindOf(Layer layer, Tags? around = null) => SaidOf(layer).Tags.Kind ?? around?.Kind ?? (States.ContainsKey(layer) ? "button" : Kinds.Of(layer));
+
+    /// <summary>All that is said of how a layer is made, nearest first.</summary>
+    /// <param name="layer">The layer.</param>
+    /// <param name="platform">The id of a platform; null for what holds where no platform says otherwise.</param>
+    /// <param name="around">Tags of a group that ships in parts, or null.</param>
+    public Holding HoldingOf(Layer layer, string? platform, Tags? around = null) => Recipes.Holding(Near(layer, around), KindOf(layer, around), platform);
+
+    /// <summary>How a layer is made on a platform.</summary>
+    /// <param name="layer">The layer.</param>
+    /// <param name="platform">The id of a platform; null for what holds where no platform says otherwise.</param>
+    /// <param name="around">Tags of a group that ships in parts, or null.</param>
+    public Making MakingOf(Layer layer, string? platform, Tags? around = null)
+    {
+        var kind = KindOf(layer, around);
+        var near = Near(layer, around);
+        var making = near.Count == 0 ? Recipes.MakingOf(kind, platform) : Making.Of(kind, Recipes.Holding(near, kind, platform));
+        return making.Folder.IsEmpty && GroupFolders.Of(this, layer) is { Length: > 0 } folder ? making with { Folder = folder } : making;
+    }
+
+    private List<(Origin, Tags)> Near(Layer layer, Tags? around)
+    {
+        var near = new List<(Origin, Tags)>();
+        if (MarkOf(layer).Tags is var own && own != Tags.Empty)
+        {
+            near.Add((Origin.Tag, own));
+        }
+        if (layer.TagText is not null && DrawnTagsOf(layer) is var drawn && drawn != Tags.Empty)
+        {
+            near.Add((Origin.Drawing, drawn));
+        }
+        if (around is not null && around != Tags.Empty)
+        {
+            near.Add((Origin.Group, around));
+        }
+        return near;
+    }
 
     /// <summary>The isolated layer, without what is left in it.</summary>
     public Isolation Isolate(Layer layer) => Measured.Isolate(layer, MarkOf);

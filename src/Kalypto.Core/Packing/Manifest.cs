@@ -52,7 +52,19 @@ public static class Manifest
         json.WriteString("layer", file.Picture.LayerName);
         json.WriteString("screen", file.Picture.ScreenName);
         json.WriteString("kind", file.Picture.Making.Kind);
-        json.WriteNumber("scale", file.Scale.Factor);
+        if (!file.Credit.IsEmpty)
+        {
+            json.WriteString("credit", file.Credit.ToString());
+        }
+        json.WriteString("format", file.Format.Id);
+        if (file.Ask.Format.Quality is { } quality)
+        {
+            json.WriteString("quality", quality.ToString());
+        }
+        if (!file.Format.IsVector)
+        {
+            json.WriteNumber("scale", Math.Round(file.Scale.Factor, 6));
+        }
         json.WriteNumber("width", file.Width);
         json.WriteNumber("height", file.Height);
     }

@@ -13,6 +13,7 @@ public sealed class MeasuredDrawing
 {
     private readonly ConcurrentDictionary<(int Ordinal, bool IsScreen, string Without), Isolation> isolations;
     private readonly ConcurrentDictionary<(int Ordinal, bool IsScreen, string Without), Isolation> isolationsOfMade = new();
+    private readonly ConcurrentDictionary<int, Isolation> onScreen = new();
     private readonly ScreenMap map;
     private readonly int drawnCount;
     private readonly Lazy<ImmutableArray<LayerContents>> contents;
@@ -99,6 +100,11 @@ public sealed class MeasuredDrawing
 
     /// <summary>True for a group around everything else on its screen: it says nothing and is stepped over.</summary>
     public bool IsNeedlessOuter(Layer layer) => map.NeedlessOuters.Contains(layer);
+
+    /// <summary>A layer with all that lies beneath it on its screen.</summary>
+    /// <exception cref="InvalidOperationException">The layer is on no screen.</exception>
+    public Isolation IsolateOnScreen(Layer layer) => onScreen.GetOrAdd(layer.Ordinal, _ => ScreenOf(layer) is { } screen
+        ? Isolation.Of(Drawing, screen.Root, Beneath.NotOf(Drawing, layer)) : throw new InvalidOperationException("The layer is on no screen."));
 
     /// <summary>A layer cut out of the drawing, without those layers in it that are left.</summary>
     public Isolation Isolate(Layer layer, Func<Layer, Mark> mark)

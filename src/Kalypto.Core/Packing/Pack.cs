@@ -10,14 +10,24 @@ namespace Kalypto.Core.Packing;
 public sealed record Pack(
     ImmutableArray<Picture> Pictures, ImmutableArray<PlannedFile> Files, ImmutableArray<Finding> Findings)
 {
-    private readonly Lazy<ImmutableArray<SideFile>> sideFiles = new([]);
+    private readonly Func<ImmutableArray<PlannedFile>, ImmutableArray<SideFile>> sideFilesOf = _ => [];
+    private ImmutableArray<SideFile> sideFiles;
 
     /// <summary>Makes a pack whose small files are written when somebody asks for them.</summary>
-    public Pack(ImmutableArray<Picture> pictures, ImmutableArray<PlannedFile> files, ImmutableArray<Finding> findings, Func<ImmutableArray<SideFile>> sideFiles)
-        : this(pictures, files, findings) => this.sideFiles = new(sideFiles);
+    /// <param name="pictures">The shipped layers.</param>
+    /// <param name="files">The picture files, by path.</param>
+    /// <param name="findings">What the checks found.</param>
+    /// <param name="sideFilesOf">Gives the files that go with some of the picture files.</param>
+    public Pack(
+        ImmutableArray<Picture> pictures, ImmutableArray<PlannedFile> files, ImmutableArray<Finding> findings,
+        Func<ImmutableArray<PlannedFile>, ImmutableArray<SideFile>> sideFilesOf)
+        : this(pictures, files, findings) => this.sideFilesOf = sideFilesOf;
 
     /// <summary>The files that go with the pictures, by path.</summary>
-    public ImmutableArray<SideFile> SideFiles => sideFiles.Value;
+    public ImmutableArray<SideFile> SideFiles => sideFiles.IsDefault ? sideFiles = sideFilesOf(Files) : sideFiles;
+
+    /// <summary>The files that go with a part of the pack, by path.</summary>
+    public ImmutableArray<SideFile> SideFilesOf(ImmutableArray<PlannedFile> part) => sideFilesOf(part);
 
     /// <summary>What must be settled before the pack can be built.</summary>
     public IEnumerable<Finding> Blockers => Findings.Where(f => f.Severity == Severity.Blocker);

@@ -2,6 +2,9 @@ using System.Collections.Immutable;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Exporting;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
@@ -14,20 +17,36 @@ namespace Kalypto.Core.Packing;
 /// <param name="standIn">The family drawn instead of a font that is not there; null for one that is.</param>
 public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> looks, Func<string, string?>? standIn = null)
 {
+    /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
+    public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
+
     /// <summary>Plans all files of all designs for the platforms.</summary>
     public Pack Plan(IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms)
     {
-        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(PicturesOf)]), designs);
-        var files = pictures.Where(p => p.Crop is not null && p.Making.Formats.Contains("png"))
-            .SelectMany(picture => platforms.SelectMany(platform => paths.FilesOf(picture, platform)))
+        var book = designs.Count > 0 ? designs[0].Recipes : RecipeBook.Usual;
+        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => PicturesOf(d, platforms))]), designs);
+        var files = pictures
+            .SelectMany(picture => platforms.SelectMany(platform => paths.FilesOf(picture, platform, book)))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
-        var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null));
-        return new(pictures, files, [.. Checks.All.SelectMany(check => check.Run(plan)).OrderBy(f => f.Severity)], () => [.. platforms
-            .SelectMany(p => p.SideFiles([.. files.Where(f => f.Platform == p.Id)])).OrderBy(f => f.Path, StringComparer.Ordinal)]);
+        var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight };
+        return new(pictures, files, [.. Checks.All.SelectMany(check => check.Run(plan)).OrderBy(f => f.Severity)], part => SideFiles(designs, platforms, part, book));
     }
 
+    private static ImmutableArray<SideFile> SideFiles(
+        IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms, ImmutableArray<PlannedFile> files, RecipeBook book)
+    {
+        var byDesign = designs.ToDictionary(d => d.Id);
+        string SvgOf(PlannedFile file) => byDesign[file.Picture.Ref.Design] is var design
+            ? SvgExport.Of(IsolationOf(design, file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, file.Ground) : "";
+        return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, SvgOf))).OrderBy(f => f.Path, StringComparer.Ordinal)];
+    }
+
+    /// <summary>The isolated drawing of a picture, with what lies beneath it where that is asked.</summary>
+    public static Isolation IsolationOf(DesignState design, Picture picture) => design.Layers[picture.Ref.Ordinal] is var layer
+        && picture.Making.Ground is Ground.Screen && design.Measured.ScreenOf(layer) is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer);
+
     /// <summary>The shipped layers of a design; of one asked for in parts, what lies in it.</summary>
-    private IEnumerable<Picture> PicturesOf(DesignState design)
+    private IEnumerable<Picture> PicturesOf(DesignState design, IReadOnlyList<IPlatform> platforms)
     {
         foreach (var (ordinal, mark) in design.Marks.OrderBy(m => m.Key))
         {
@@ -36,22 +55,22 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
                 continue;
             }
             var layer = design.Layers[ordinal];
-            if (mark.Tags.Parts != true)
+            if (design.SaidOf(layer).Tags.Parts != true)
             {
-                yield return PictureOf(design, layer);
+                yield return PictureOf(design, layer, platforms: platforms);
                 continue;
             }
             var number = 0;
             foreach (var part in layer.Children.Where(c => !c.Guide && !c.HiddenHere && design.MarkOf(c).Decision is Decision.Open or Decision.Code))
             {
-                yield return PartOf(design, layer, part, ++number);
+                yield return PartOf(design, layer, part, ++number, platforms);
             }
         }
     }
 
-    private Picture PartOf(DesignState design, Layer group, Layer part, int number)
+    private Picture PartOf(DesignState design, Layer group, Layer part, int number, IReadOnlyList<IPlatform> platforms)
     {
-        var picture = PictureOf(design, part, design.MarkOf(group).Tags with { Parts = null });
+        var picture = PictureOf(design, part, design.SaidOf(group).Tags with { Parts = null, State = null }, platforms);
         var groupName = design.MarkOf(group).ShipName ?? group.Name;
         var name = design.MarkOf(part).ShipName ?? (DefaultNames.IsNotNamed(part) ? $"{groupName} {number}" : part.Name);
         return picture with { Name = name, Words = NameWords.Split(name), NameIsTyped = design.MarkOf(part).ShipName is not null, PartOf = new(design.Id, group.Ordinal) };
@@ -61,7 +80,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     private static ImmutableArray<Picture> MadeOnce(IReadOnlyList<DesignState> designs, ImmutableArray<Picture> pictures)
     {
         var byDesign = designs.ToDictionary(d => d.Id);
-        Fingerprint? KeyOf(Picture picture) => byDesign[picture.Ref.Design] is var design && picture.PartOf is null
+        Fingerprint? KeyOf(Picture picture) => byDesign[picture.Ref.Design] is var design && picture.PartOf is null && picture.Making.Ground is not Ground.Screen
             && design.MarkOf(design.Layers[picture.Ref.Ordinal]) is { Apart: false, Tags: var tags, ShipName: var name }
             && design.Measured.RepeatKeys[picture.Ref.Ordinal] is { } key
             ? Fingerprint.Of(key.Hex, tags.ToString(), name ?? "", Numbers.Text(picture.DrawnAt)) : null;
@@ -81,23 +100,40 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     /// <param name="design">The design.</param>
     /// <param name="layer">The layer.</param>
     /// <param name="around">Tags of a group asked for in parts, that hold where the layer says nothing itself.</param>
-    public Picture PictureOf(DesignState design, Layer layer, Tags? around = null)
+    /// <param name="platforms">The platforms packed for.</param>
+    public Picture PictureOf(DesignState design, Layer layer, Tags? around = null, IReadOnlyList<IPlatform>? platforms = null)
     {
         var mark = design.MarkOf(layer);
         var state = design.States.TryGetValue(layer, out var set) ? set.Members.First(m => m.Layer == layer).State : null;
-        var making = Making.Of(layer, around is null ? mark.Tags : mark.Tags.Over(around), design.MarkOf, design.Measured.IsNeedlessOuter, state is null ? null : "button");
+        var making = design.MakingOf(layer, null, around);
         var key = design.Isolate(layer).Key;
         var screen = design.Measured.ScreenOf(layer);
         var shape = design.PointsOf(layer);
         var look = looks(key);
         var ink = look is null ? shape : look.Ink is { } seen ? design.ToPoints(seen) : null;
+        var screenBox = design.ToPoints(screen?.Box ?? design.Measured.Drawing.Box);
+        Crop? CropOf(Making making) => look?.Failure is null ? Crop.Of(making.Crop, making.Bleed, shape, ink, screenBox) : null;
+        var crop = CropOf(making);
         var name = mark.ShipName ?? layer.Name;
+        ImmutableArray<Variant> variants = platforms is null ? [] : [.. platforms.Select(p =>
+        {
+            var own = design.MakingOf(layer, p.Id, around);
+            // What lies beneath is one question for all platforms, for it changes the drawing itself.
+            own = own.Ground is Ground.Screen != making.Ground is Ground.Screen ? own with { Ground = making.Ground } : own;
+            return new Variant(p.Id, own, own.Crop == making.Crop && own.Bleed == making.Bleed ? crop : CropOf(own));
+        })];
+        var refusal = variants.Any(v => v.Making.Makes(Format.Vector)) && design.Measured.ShapeOf(layer) is { IsEmpty: false } box
+            ? making.Ground is Ground.Screen ? new("it stands on what lies beneath it") : VectorDrawable.RefusalOf(design.Isolate(layer), box) : null;
         return new(
             new(design.Id, layer.Ordinal), layer.Name, screen?.Name ?? design.Name, name, mark.ShipName is not null, WordsOf(name, set, state),
-            making, key, look?.Failure is null
-                ? Crop.Of(making.Crop, making.Bleed, shape, ink, design.ToPoints(screen?.Box ?? design.Measured.Drawing.Box)) : null,
-            look is null, design.DrawnAt)
-        { State = state };
+            making, key, crop, look is null, design.DrawnAt)
+        {
+            State = state,
+            KeyWithGround = making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer).Key : key,
+            IsOneColour = making.Kind == "icon" && PaintColours.IsOne(layer),
+            NoVector = refusal is { IsText: false, Why: var why } ? why : null,
+            Variants = variants,
+        };
     }
 
     // A state is written behind the name, unless it stands there already; the normal one is the button itself.

@@ -11,7 +11,7 @@ namespace Kalypto.Core.Packing;
 /// <param name="Name">The typed ship name, or else the drawing's name.</param>
 /// <param name="NameIsTyped">True when somebody typed it, so that it is refused rather than changed.</param>
 /// <param name="Words">The words of the name.</param>
-/// <param name="Making">How it is made.</param>
+/// <param name="Making">How it is made where a platform says nothing else.</param>
 /// <param name="Key">The fingerprint of its isolated drawing.</param>
 /// <param name="Crop">Its crop; null when there is nothing to show or it is not known yet.</param>
 /// <param name="CropIsGuess">True while the layer was not drawn yet and the crop is a guess from its shape.</param>
@@ -20,6 +20,9 @@ public sealed record Picture(
     LayerRef Ref, string LayerName, string ScreenName, string Name, bool NameIsTyped, IReadOnlyList<string> Words,
     Making Making, Fingerprint Key, Crop? Crop, bool CropIsGuess, double DrawnAt)
 {
+    /// <summary>How it is made on the platforms packed for.</summary>
+    public ImmutableArray<Variant> Variants { get; init; } = [];
+
     /// <summary>The state of a button that it shows, or null.</summary>
     public string? State { get; init; }
 
@@ -29,10 +32,42 @@ public sealed record Picture(
     /// <summary>The group that was asked for in parts, of which this is one; null for a picture of its own.</summary>
     public LayerRef? PartOf { get; init; }
 
-    /// <summary>The folder, names joined by a slash; empty for none.</summary>
-    public string Folder => string.Join('/', Making.Folder);
+    /// <summary>The fingerprint of the drawing with what lies beneath it; its own one where nothing of that is asked.</summary>
+    public Fingerprint KeyWithGround { get; init; } = Key;
 
-    /// <summary>The scales out of the platform's own that are to be made.</summary>
-    public ImmutableArray<Scale> ScalesAmong(IEnumerable<Scale> own) =>
-        [.. Making.ScalesAreSaid ? own.Where(s => Making.Scales.Contains(s)) : own];
+    /// <summary>True for drawings in one colour, which code may tint.</summary>
+    public bool IsOneColour { get; init; }
+
+
+    /// <summary>Why it cannot be drawn of Android's vectors, where that is asked; null when it can, or with its texts as outlines.</summary>
+    public string? NoVector { get; init; }
+
+    /// <summary>How it is made on a platform.</summary>
+    public Making MakingFor(string platform) => VariantFor(platform)?.Making ?? Making;
+
+    /// <summary>Its crop on a platform.</summary>
+    public Crop? CropFor(string platform) => VariantFor(platform) is { } variant ? variant.Crop : Crop;
+
+    /// <summary>The words of its name on a platform: with the word that a recipe or tag puts behind the name, the state last.</summary>
+    public IReadOnlyList<string> WordsFor(string platform)
+    {
+        if (MakingFor(platform).Suffix is not { } suffix)
+        {
+            return Words;
+        }
+        var words = Naming.NameWords.Split(suffix);
+        return State is not null and not "normal" && Words.Count > 1 ? [.. Words.SkipLast(1), .. words, Words[^1]] : [.. Words, .. words];
+    }
+
+    private Variant? VariantFor(string platform)
+    {
+        foreach (var variant in Variants)
+        {
+            if (variant.Platform == platform)
+            {
+                return variant;
+            }
+        }
+        return null;
+    }
 }

@@ -1,25 +1,36 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
 
 /// <summary>A picture file to come.</summary>
 /// <param name="Platform">The id of its platform.</param>
-/// <param name="Path">Where it goes in the pack, with slashes.</param>
 /// <param name="Picture">What it shows.</param>
-/// <param name="Scale">px per pt.</param>
-/// <param name="Width">Width in px.</param>
-/// <param name="Height">Height in px.</param>
+/// <param name="Ask">Path, format and size.</param>
+/// <param name="Ground">The colour under it, <c>#rrggbb</c>; null for none.</param>
+/// <param name="Credit">The lines that it carries.</param>
 /// <param name="Key">The fingerprint of all that goes into the file.</param>
-public sealed record PlannedFile(string Platform, string Path, Picture Picture, Scale Scale, int Width, int Height, Fingerprint Key)
+public sealed record PlannedFile(string Platform, Picture Picture, FileAsk Ask, string? Ground, CreditLines Credit, Fingerprint Key)
 {
-    /// <summary>The rectangle to draw, in drawing units: the crop, and the fraction that rounding up the px adds.</summary>
-    public Box Source
-    {
-        get
-        {
-            var crop = Picture.Crop!.Box;
-            return new Box(crop.X, crop.Y, Width / Scale.Factor, Height / Scale.Factor).Scale(Picture.DrawnAt);
-        }
-    }
+    /// <summary>Where it goes in the pack, with slashes.</summary>
+    public string Path => Ask.Path;
+
+    /// <summary>Its format.</summary>
+    public Format Format => Ask.Format.Format;
+
+    /// <summary>px per pt.</summary>
+    public Scale Scale => Ask.Scale;
+
+    /// <summary>Width in px.</summary>
+    public int Width => Ask.Width;
+
+    /// <summary>Height in px.</summary>
+    public int Height => Ask.Height;
+
+    /// <summary>The rectangle to draw, in drawing units.</summary>
+    public Box Source => Ask.Source.Scale(Picture.DrawnAt);
+
+    /// <summary>Its name without the folder.</summary>
+    public string FileName => Path[(Path.LastIndexOf('/') + 1)..];
 }

@@ -13,26 +13,52 @@ internal static class StateCrops
             return pictures;
         }
         var byDesign = designs.ToDictionary(d => d.Id);
-        var shared = new Dictionary<LayerRef, Crop>();
-        var sets = pictures.Where(p => p.State is not null && p.Crop is not null)
+        var shared = new Dictionary<LayerRef, Picture>();
+        var sets = pictures.Where(p => p.State is not null)
             .GroupBy(p => byDesign[p.Ref.Design].States[byDesign[p.Ref.Design].Layers[p.Ref.Ordinal]]);
         foreach (var set in sets.Where(s => s.Count() > 1))
         {
             // States may be drawn beside one another, so each is taken from its own corner.
             var corners = set.ToDictionary(p => p.Ref, p => Corner(byDesign[p.Ref.Design], p));
-            var union = set.Select(p => p.Crop!.Box with { X = p.Crop.Box.X - corners[p.Ref].X, Y = p.Crop.Box.Y - corners[p.Ref].Y }).Aggregate((a, b) => a.Union(b));
+            var crops = set.ToDictionary(p => p.Ref, p => p.Crop);
+            Unite(crops, corners);
+            var variants = set.First().Variants.Select(v => v.Platform).ToDictionary(id => id, id =>
+            {
+                var ofPlatform = set.ToDictionary(p => p.Ref, p => p.CropFor(id));
+                Unite(ofPlatform, corners);
+                return ofPlatform;
+            });
             foreach (var picture in set)
             {
-                var box = union with { X = union.X + corners[picture.Ref].X, Y = union.Y + corners[picture.Ref].Y };
-                if (box != picture.Crop!.Box)
+                shared[picture.Ref] = picture with
                 {
-                    shared[picture.Ref] = picture.Crop with { Box = box, Why = $"{picture.Crop.Why}; {Numbers.Text(box.Width)} × {Numbers.Text(box.Height)} with its {set.Count() - 1} other state{(set.Count() > 2 ? "s" : "")}" };
-                }
+                    Crop = crops[picture.Ref],
+                    Variants = [.. picture.Variants.Select(v => variants.TryGetValue(v.Platform, out var own) ? v with { Crop = own[picture.Ref] } : v)],
+                };
             }
         }
-        return shared.Count == 0 ? pictures : [.. pictures.Select(p => shared.TryGetValue(p.Ref, out var crop) ? p with { Crop = crop } : p)];
+        return shared.Count == 0 ? pictures : [.. pictures.Select(p => shared.GetValueOrDefault(p.Ref) ?? p)];
+    }
+
+    private static void Unite(Dictionary<LayerRef, Crop?> crops, Dictionary<LayerRef, (double X, double Y)> corners)
+    {
+        var seen = crops.Where(c => c.Value is not null).ToDictionary(c => c.Key, c => c.Value!);
+        if (seen.Count < 2)
+        {
+            return;
+        }
+        var union = seen.Select(c => c.Value.Box with { X = c.Value.Box.X - corners[c.Key].X, Y = c.Value.Box.Y - corners[c.Key].Y }).Aggregate((a, b) => a.Union(b));
+        foreach (var (layer, crop) in seen)
+        {
+            var box = union with { X = union.X + corners[layer].X, Y = union.Y + corners[layer].Y };
+            if (box != crop.Box)
+            {
+                crops[layer] = crop with { Box = box, Why = $"{crop.Why}; {Numbers.Text(box.Width)} × {Numbers.Text(box.Height)} with its {seen.Count - 1} other state{(seen.Count > 2 ? "s" : "")}" };
+            }
+        }
     }
 
     private static (double X, double Y) Corner(DesignState design, Picture picture) =>
-        design.PointsOf(design.Layers[picture.Ref.Ordinal]) is { } shape ? (Math.Floor(shape.X + 0.01), Math.Floor(shape.Y + 0.01)) : (picture.Crop!.Box.X, picture.Crop.Box.Y);
+        design.PointsOf(design.Layers[picture.Ref.Ordinal]) is { } shape ? (Math.Floor(shape.X + 0.01), Math.Floor(shape.Y + 0.01))
+        : (picture.Crop?.Box.X ?? 0, picture.Crop?.Box.Y ?? 0);
 }

@@ -1,15 +1,17 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
-/// <summary>Apple's asset catalog: an image set a picture, with 1x, 2x and 3x (Asset Catalog Format Reference).</summary>
+/// <summary>Apple's asset catalog: an image set a picture, with 1x, 2x and 3x or one drawing of shapes, and the app icon (Asset Catalog Format Reference).</summary>
 public sealed class Apple : IPlatform
 {
     private const string Catalog = "apple/Assets.xcassets";
+    private const string AppIconSet = Catalog + "/AppIcon.appiconset";
     private static readonly Scale[] Own = [new(1), new(2), new(3)];
     private static readonly JsonSerializerOptions Json = new() { WriteIndented = true, NewLine = "\n" };
 
@@ -23,6 +25,9 @@ public sealed class Apple : IPlatform
     public string Scales => "1·2·3x";
 
     /// <inheritdoc/>
+    public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.Svg || format == Format.Pdf;
+
+    /// <inheritdoc/>
     public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "-", PlatformNames.Longest);
 
     /// <inheritdoc/>
@@ -32,56 +37,98 @@ public sealed class Apple : IPlatform
     public string Accepted(string name) => FileSystems.Accepted(name, "-");
 
     /// <inheritdoc/>
-    public string Place(Picture picture, string name) => ImageSet(picture, name);
+    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? AppIconSet
+        : ImageSet(making, name);
 
-    /// <inheritdoc/>
-    public IEnumerable<(string Path, Scale Scale)> FilesOf(Picture picture, string name) => picture.ScalesAmong(Own)
-        .Select(scale => ($"{ImageSet(picture, name)}/{name}{(scale.Factor == 1 ? "" : $"@{scale}")}.png", scale));
-
-    /// <inheritdoc/>
-    public IEnumerable<SideFile> SideFiles(IReadOnlyList<PlannedFile> files)
+    /// <summary>An image set holds one picture, so of several formats the first that scales without loss is made.</summary>
+    public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
     {
-        if (files.Count == 0)
+        if (ask.Making.Kind == Kinds.AppIcon)
+        {
+            return [Sized.Square($"{AppIconSet}/AppIcon.png", 1024, ask, opaque: true)];
+        }
+        var set = ImageSet(ask.Making, ask.Name);
+        Format[] order = [Format.Svg, Format.Pdf, Format.Png, Format.Png8, Format.Jpeg];
+        var format = order.FirstOrDefault(f => ask.Making.Makes(f));
+        return Sized.Files(ask, f => f == format, ask.Making.ScalesAmong(Own),
+            (_, scale, ending) => $"{set}/{ask.Name}{(scale.Factor == 1 ? "" : $"@{scale}")}{ending}", (_, size, ending) => $"{ImageSet(ask.Making, $"{ask.Name}-{size}")}/{ask.Name}-{size}{ending}",
+            (_, ending) => $"{set}/{ask.Name}{ending}");
+    }
+
+    /// <inheritdoc/>
+    public IEnumerable<SideFile> SideFiles(PlatformPack pack)
+    {
+        if (pack.Files.IsEmpty)
         {
             yield break;
         }
         yield return Contents(Catalog, []);
         var folders = new SortedSet<string>(StringComparer.Ordinal);
-        foreach (var set in files.GroupBy(f => f.Path[..f.Path.LastIndexOf('/')]))
+        foreach (var set in pack.Files.GroupBy(f => f.Path[..f.Path.LastIndexOf('/')]))
         {
             for (var up = set.Key.LastIndexOf('/'); up > Catalog.Length; up = set.Key.LastIndexOf('/', up - 1))
             {
                 folders.Add(set.Key[..up]);
             }
-            yield return Contents(set.Key, [new("images", new JsonArray([.. set.OrderBy(f => f.Scale).Select(f => new JsonObject
-            {
-                ["filename"] = f.Path[(set.Key.Length + 1)..],
-                ["idiom"] = "universal",
-                ["scale"] = f.Scale.ToString(),
-            })]))]);
+            yield return Contents(set.Key, set.Key == AppIconSet ? [new("images", AppIcons(set))] : [new("images", Images(set)), .. Properties(set)]);
         }
         foreach (var folder in folders)
         {
             // Two folders may hold pictures of one name, so names are qualified by their folder.
             yield return Contents(folder, [new("properties", new JsonObject { ["provides-namespace"] = true })]);
         }
+        var named = pack.Files.Where(f => !f.Path.StartsWith(AppIconSet, StringComparison.Ordinal)).GroupBy(f => f.Path[..f.Path.LastIndexOf('/')])
+            .Select(s => (s.First().Picture, s.Key[(Catalog.Length + 1)..^".imageset".Length])).ToList();
+        if (named.Count > 0)
+        {
+            yield return CodeNames.Swift(Id, "apple/Pictures.swift", this, named);
+        }
     }
 
-    private static SideFile Contents(string folder, IEnumerable<KeyValuePair<string, JsonNode?>> more)
+    private static JsonArray Images(IEnumerable<PlannedFile> set) => new([.. set.OrderBy(f => f.Scale).Select(f =>
+    {
+        var image = new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal" };
+        // A file that serves all scales, or of a size of its own, has no scale.
+        if (!f.Format.IsVector && f.Picture.MakingFor("apple") is var making && (!making.Scales.IsEmpty || making.Wide.IsEmpty && making.Tall.IsEmpty))
+        {
+            image["scale"] = f.Scale.ToString();
+        }
+        return image;
+    })]);
+
+    private static JsonArray AppIcons(IEnumerable<PlannedFile> set) => new([.. set.Select(f =>
+        new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal", ["platform"] = "ios", ["size"] = $"{f.Width}x{f.Height}" })]);
+
+    private static IEnumerable<KeyValuePair<string, JsonNode?>> Properties(IEnumerable<PlannedFile> set)
+    {
+        var first = set.First();
+        var properties = new JsonObject();
+        if (first.Format.IsVector)
+        {
+            properties["preserves-vector-representation"] = true;
+        }
+        if (first.Picture.IsOneColour)
+        {
+            properties["template-rendering-intent"] = "template";
+        }
+        return properties.Count > 0 ? [new("properties", properties)] : [];
+    }
+
+    private static SideFile Contents(string folder, IReadOnlyList<KeyValuePair<string, JsonNode?>> more) => new("apple", $"{folder}/Contents.json", () =>
     {
         var json = new JsonObject();
         foreach (var (name, node) in more.Where(m => m.Key == "images"))
         {
-            json[name] = node;
+            json[name] = node?.DeepClone();
         }
         json["info"] = new JsonObject { ["author"] = "kalypto", ["version"] = 1 };
         foreach (var (name, node) in more.Where(m => m.Key != "images"))
         {
-            json[name] = node;
+            json[name] = node?.DeepClone();
         }
-        return new("apple", $"{folder}/Contents.json", json.ToJsonString(Json) + "\n");
-    }
+        return json.ToJsonString(Json) + "\n";
+    });
 
-    private static string ImageSet(Picture picture, string name) =>
-        $"{Catalog}/{(picture.Folder.Length == 0 ? "" : picture.Folder + "/")}{name}.imageset";
+    private static string ImageSet(Making making, string name) =>
+        $"{Catalog}/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}{name}.imageset";
 }

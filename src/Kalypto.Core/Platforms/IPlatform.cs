@@ -1,5 +1,5 @@
+using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
-using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
@@ -15,8 +15,14 @@ public interface IPlatform
     /// <summary>What is made, in a few words: <c>1·2·3x</c>.</summary>
     string Scales { get; }
 
+    /// <summary>True for a format that the platform can show.</summary>
+    bool Takes(Format format);
+
     /// <summary>Words joined in the way of the platform.</summary>
     string Join(IReadOnlyList<string> words);
+
+    /// <summary>The words of a picture's name.</summary>
+    IReadOnlyList<string> WordsOf(Picture picture) => picture.WordsFor(Id);
 
     /// <summary>Why the platform does not take a name, as the end of a sentence; null when it does.</summary>
     string? Refusal(string name);
@@ -27,9 +33,9 @@ public interface IPlatform
     /// <summary>What two pictures must not share: a path, or a name where folders do not count.</summary>
     string Place(Picture picture, string name);
 
-    /// <summary>The files of a picture: path and scale.</summary>
-    IEnumerable<(string Path, Scale Scale)> FilesOf(Picture picture, string name);
+    /// <summary>The files of a picture.</summary>
+    IEnumerable<FileAsk> FilesOf(PictureAsk ask);
 
     /// <summary>What goes with the pictures.</summary>
-    IEnumerable<SideFile> SideFiles(IReadOnlyList<PlannedFile> files);
+    IEnumerable<SideFile> SideFiles(PlatformPack pack);
 }

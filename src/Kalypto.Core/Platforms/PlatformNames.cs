@@ -11,7 +11,7 @@ public static class PlatformNames
     /// <summary>The name of a picture on a platform: a typed name as it is, any other one made acceptable; empty when nothing is left of it.</summary>
     public static string NameOf(this IPlatform platform, Picture picture)
     {
-        var name = platform.Join(picture.Words);
+        var name = platform.Join(platform.WordsOf(picture));
         return name.Length == 0 || picture.NameIsTyped ? name : platform.Accepted(name);
     }
 }

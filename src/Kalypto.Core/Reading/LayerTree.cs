@@ -82,12 +82,14 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
     private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName)
     {
         var content = parent is null || screenElements.Contains(element) ? LayerContent.Screen : ContentOf(element.Name);
-        var (name, source) = NameOf(element, content, fallbackName);
+        var (whole, source) = NameOf(element, content, fallbackName);
+        var (name, tags) = source == NameSource.Words ? (whole, null) : DrawnTags.Split(whole);
         var layer = new Layer
         {
             Ordinal = layers.Count,
             Parent = parent,
             Name = Clip(name),
+            TagText = tags,
             NameSource = source,
             Content = content,
             Element = element.Frozen!,

@@ -26,6 +26,19 @@ public interface IRenderer
     /// <param name="cancel">Ends the wait.</param>
     Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel);
 
+    /// <summary>Makes a file of any format but SVG and Android's vectors, which the core writes itself.</summary>
+    Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel);
+
+    /// <summary>Draws a document as an SVG of plain paths, its texts as outlines.</summary>
+    /// <param name="document">SVG text made by this core.</param>
+    /// <param name="width">Units of the drawing.</param>
+    /// <param name="height">Units of the drawing.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel);
+
+    /// <summary>Compares two encoded pictures of one size; null when one cannot be read or their sizes differ.</summary>
+    Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel);
+
     /// <summary>Makes a PNG of a picture in a format that drawings cannot hold, such as WebP.</summary>
     Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel);
 

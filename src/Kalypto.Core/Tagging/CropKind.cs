@@ -26,21 +26,35 @@ public abstract record CropKind
         public override string ToString() => "screen";
     }
 
-    /// <summary>A box of this size, in pt, with the layer's shape centred in it.</summary>
-    public sealed record Fixed(double Width, double Height) : CropKind
+    /// <summary>A box of this size, in pt, with the layer's shape somewhere in it.</summary>
+    /// <param name="Width">pt, from 1 to 10,000.</param>
+    /// <param name="Height">pt, from 1 to 10,000.</param>
+    /// <param name="Place">Where the layer's shape lies in it.</param>
+    public sealed record Fixed(double Width, double Height, BoxPlace Place) : CropKind
     {
+        /// <summary>A box with the layer's shape in its middle.</summary>
+        public Fixed(double width, double height)
+            : this(width, height, BoxPlace.Centre)
+        {
+        }
+
         /// <inheritdoc/>
-        public override string ToString() => $"{Numbers.Text(Width)}x{Numbers.Text(Height)}";
+        public override string ToString() => $"{Numbers.Text(Width)}x{Numbers.Text(Height)}{(Place == BoxPlace.Centre ? "" : $"@{Place}")}";
     }
 
-    /// <summary>Reads <c>ink</c>, <c>shape</c>, <c>screen</c> or <c>28x28</c>; null for anything else.</summary>
-    public static CropKind? Parse(string text) => text switch
+    /// <summary>Reads <c>ink</c>, <c>shape</c>, <c>screen</c>, <c>28x28</c> or <c>28x28@top-left</c>; null for anything else.</summary>
+    public static CropKind? Parse(string text)
     {
-        "ink" => new Ink(),
-        "shape" => new Shape(),
-        "screen" => new Screen(),
-        _ when text.Split('x') is [var w, var h]
-            && Numbers.List($"{w} {h}") is [>= 1 and <= 10_000 and var width, >= 1 and <= 10_000 and var height] => new Fixed(width, height),
-        _ => null,
-    };
+        switch (text)
+        {
+            case "ink": return new Ink();
+            case "shape": return new Shape();
+            case "screen": return new Screen();
+        }
+        var at = text.IndexOf('@', StringComparison.Ordinal);
+        var size = at < 0 ? text : text[..at];
+        return size.Split('x') is [var w, var h] && Numbers.List($"{w} {h}") is [>= 1 and <= 10_000 and var width, >= 1 and <= 10_000 and var height]
+            && (at < 0 ? BoxPlace.Centre : BoxPlace.Parse(text[(at + 1)..])) is { } place
+                ? new Fixed(width, height, place) : null;
+    }
 }

@@ -1,50 +1,61 @@
 using System.Collections.Immutable;
-using Kalypto.Core.Deciding;
-using Kalypto.Core.Designs;
-using Kalypto.Core.Naming;
+using Kalypto.Core.Formats;
 
 namespace Kalypto.Core.Tagging;
 
-/// <summary>How one layer is made in the end: its recipe, with what its own tags say instead.</summary>
+/// <summary>How one layer is made in the end, on one platform: its recipe, with what its own tags say instead.</summary>
 /// <param name="Kind">The kind that picked the recipe.</param>
-/// <param name="KindIsSaid">True when somebody gave the kind; false when it follows from the layer.</param>
 /// <param name="Formats">The formats made.</param>
-/// <param name="Scales">The scales where a platform leaves the choice.</param>
-/// <param name="ScalesAreSaid">True when the layer itself says its scales; then platforms with densities of their own keep to them too.</param>
+/// <param name="Scales">The scales said; empty for the platform's own.</param>
+/// <param name="Wide">Widths in px that are made.</param>
+/// <param name="Tall">Heights in px that are made.</param>
 /// <param name="Crop">Which rectangle.</param>
 /// <param name="Bleed">Points added on each side.</param>
 /// <param name="Folder">Folder names from the outside in; each plain.</param>
+/// <param name="Suffix">A word behind the name, or null.</param>
+/// <param name="Ground">What lies under it.</param>
+/// <param name="Credit">True when the project's credit goes into the files.</param>
 public sealed record Making(
-    string Kind, bool KindIsSaid, ImmutableArray<string> Formats, ImmutableArray<Scale> Scales, bool ScalesAreSaid,
-    CropKind Crop, double Bleed, ImmutableArray<string> Folder)
+    string Kind, ImmutableArray<FormatAsk> Formats, ImmutableArray<Scale> Scales, ImmutableArray<int> Wide, ImmutableArray<int> Tall,
+    CropKind Crop, double Bleed, ImmutableArray<string> Folder, string? Suffix, Ground Ground, bool Credit)
 {
-    private const int LongestFolderName = 40;
+    private string? signature;
 
-    /// <summary>Works out what holds for a layer.</summary>
-    /// <param name="layer">The layer.</param>
-    /// <param name="tags">Its tags.</param>
-    /// <param name="mark">What was said of the layers around it.</param>
-    /// <param name="isSteppedOver">True for groups that give no folder.</param>
-    /// <param name="usualKind">The kind when nobody gave one; null for what follows from the layer's content.</param>
-    public static Making Of(Layer layer, Tags tags, Func<Layer, Mark> mark, Func<Layer, bool>? isSteppedOver = null, string? usualKind = null)
+    /// <summary>All of it but the folder as one text, to find again what follows from it.</summary>
+    public string Signature => signature ??=
+        $"{Kind}|{string.Join(' ', Formats)}|{string.Join(',', Scales)}|{string.Join(',', Wide)}|{string.Join(',', Tall)}|{Suffix}|{Ground}|{Credit}";
+
+    /// <summary>The folder, names joined by a slash; empty for none.</summary>
+    public string FolderPath => string.Join('/', Folder);
+
+    /// <summary>True when a format is made.</summary>
+    public bool Makes(Format format) => Formats.Any(f => f.Format == format);
+
+    /// <summary>Works out what holds, without the folders of groups.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <param name="holding">All that is said, nearest first.</param>
+    public static Making Of(string kind, Holding holding)
     {
-        var kind = tags.Kind ?? usualKind ?? Kinds.Of(layer);
-        var recipe = Recipe.For(kind);
+        var formats = ImmutableSortedDictionary.Create<string, FormatSaid>(StringComparer.Ordinal);
+        var rest = Tags.Empty;
+        foreach (var (origin, tags) in holding.Said.Reverse())
+        {
+            // A recipe that names formats names them all; nearer words add and take away.
+            var replaces = origin is Origin.PlatformRecipe or Origin.KindRecipe or Origin.Project && tags.Formats.Any(f => f.Value.Made);
+            formats = (replaces ? formats.Clear() : formats).SetItems(tags.Formats);
+            rest = tags.Over(rest);
+        }
         return new(
-            kind, tags.Kind is not null,
-            tags.Formats.Count == 0 ? recipe.Formats
-                : [.. recipe.Formats.Union(tags.Formats.Where(f => f.Value).Select(f => f.Key)).Except(tags.Formats.Where(f => !f.Value).Select(f => f.Key))],
-            tags.Scales.IsEmpty ? recipe.Scales : tags.Scales, !tags.Scales.IsEmpty,
-            tags.Crop ?? recipe.Crop, tags.Bleed ?? recipe.Bleed,
-            tags.Folder is { } folder ? [.. folder.Split('/')] : [.. FoldersOfGroups(layer, mark, isSteppedOver)]);
+            kind, [.. Format.All.Where(f => formats.TryGetValue(f.Id, out var said) && said.Made).Select(f => new FormatAsk(f, formats[f.Id].Quality))],
+            rest.Scales, rest.Wide, rest.Tall, rest.Crop ?? new CropKind.Ink(), rest.Bleed ?? 0,
+            rest.Folder is { } folder ? [.. folder.Split('/')] : [], rest.Suffix, rest.Ground ?? new Ground.Nothing(), rest.Credit ?? false);
     }
 
-    /// <summary>The named groups that a layer lies in, as folders; groups that nobody named make none.</summary>
-    private static IEnumerable<string> FoldersOfGroups(Layer layer, Func<Layer, Mark> mark, Func<Layer, bool>? isSteppedOver) => layer.Ancestors()
-        .TakeWhile(a => a.Content != LayerContent.Screen)
-        .Where(a => a.Content == LayerContent.Group && isSteppedOver?.Invoke(a) != true)
-        .Select(a => (Name: mark(a).ShipName ?? (DefaultNames.IsNotNamed(a) ? "" : a.Name), a))
-        .Select(a => NameWords.Join(NameWords.Split(a.Name), "-", LongestFolderName))
-        .Where(name => name.Length > 0)
-        .Reverse();
+    /// <summary>The scales out of a platform's own that are made; those said where sizes are said.</summary>
+    public IEnumerable<Scale> ScalesAmong(IEnumerable<Scale> own) =>
+        !Scales.IsEmpty ? own.Where(s => Scales.Contains(s)) : Wide.IsEmpty && Tall.IsEmpty ? own : [];
+
+    /// <summary>The scales that are said, or else these.</summary>
+    public IEnumerable<Scale> ScalesOr(IEnumerable<Scale> usual) =>
+        !Scales.IsEmpty ? Scales : Wide.IsEmpty && Tall.IsEmpty ? usual : [];
 }

@@ -23,22 +23,27 @@ public sealed class TagLine
     public bool IsEmpty => changes.IsEmpty && Mistakes.IsEmpty;
 
     /// <summary>Reads a line; never throws.</summary>
-    public static TagLine Parse(string text)
+    /// <param name="text">What was typed.</param>
+    /// <param name="ownKinds">The team's own kinds, which are words too.</param>
+    /// <param name="anyKind">True to take every other word in the form of a kind as a kind.</param>
+    public static TagLine Parse(string text, IReadOnlyCollection<string>? ownKinds = null, bool anyKind = false)
     {
+        var words = TagWord.All(ownKinds);
         var changes = ImmutableArray.CreateBuilder<Func<Tags, Tags>>();
         var mistakes = ImmutableArray.CreateBuilder<TagMistake>();
         foreach (var typed in text.Split([' ', '\t', '\n', '\r', '\u00a0'], StringSplitOptions.RemoveEmptyEntries))
         {
             var takeAway = typed[0] == '-';
             var word = takeAway ? typed[1..] : typed;
-            var change = TagWord.All.Select(w => takeAway ? w.TakeAway(word) : w.Read(word)).FirstOrDefault(c => c is not null);
+            var change = words.Select(w => takeAway ? w.TakeAway(word) : w.Read(word)).FirstOrDefault(c => c is not null)
+                ?? (anyKind && !takeAway && Kinds.IsWord(word) ? tags => tags with { Kind = word } : null);
             if (change is not null)
             {
                 changes.Add(change);
             }
             else
             {
-                mistakes.Add(new(typed, Nearest(word) is { } near ? (takeAway ? "-" : "") + near : null));
+                mistakes.Add(new(typed, Nearest(word, words) is { } near ? (takeAway ? "-" : "") + near : null));
             }
         }
         return new(changes.ToImmutable(), mistakes.ToImmutable());
@@ -50,11 +55,11 @@ public sealed class TagLine
         ? changes.Aggregate(tags, (t, change) => change(t))
         : throw new InvalidOperationException("A line with mistakes is not applied.");
 
-    private static string? Nearest(string word)
+    private static string? Nearest(string word, ImmutableArray<TagWord> words)
     {
         var colon = word.IndexOf(':', StringComparison.Ordinal);
         var name = colon < 0 ? word : word[..colon];
-        var best = TagWord.All
+        var best = words
             .Select(w => (w.Form, Distance: Distance(name.ToLowerInvariant(), w.Form.Split(':')[0])))
             .OrderBy(w => w.Distance).First();
         return best.Distance <= Math.Max(1, name.Length / 3) ? best.Form : null;

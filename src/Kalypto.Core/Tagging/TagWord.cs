@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 
 namespace Kalypto.Core.Tagging;
 
@@ -11,32 +13,56 @@ namespace Kalypto.Core.Tagging;
 public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags, Tags>?> Read, Func<string, Func<Tags, Tags>?> TakeAway)
 {
     private const int LongestFolder = 120;
+    private const int LongestSuffix = 24;
+    private const int MostSizes = 12;
 
-    /// <summary>Every sort of word that is understood.</summary>
-    public static ImmutableArray<TagWord> All { get; } =
+    /// <summary>Every sort of word that is understood in every project.</summary>
+    public static ImmutableArray<TagWord> BuiltIn { get; } =
     [
         .. Kinds.All.Select(KindWord),
-        FormatWord("png", "made as PNG"),
+        .. Format.All.SelectMany(FormatWords),
+        new("-formats", "back to the formats of the recipe", _ => null,
+            word => word == "formats" ? tags => tags with { Formats = tags.Formats.Clear() } : null),
         Valued("scale", "scale:1x,2x,3x", "these scales instead of the recipe's",
-            text => text.Split(',').Select(Scale.Parse).ToArray() is var scales && scales.Length is > 0 and <= 12 && scales.All(s => s is not null)
+            text => text.Split(',').Select(Scale.Parse).ToArray() is var scales && scales.Length is > 0 and <= MostSizes && scales.All(s => s is not null)
                 ? tags => tags with { Scales = [.. scales.Select(s => s!.Value).Distinct().Order()] } : null,
             tags => tags with { Scales = [] }),
-        Valued("crop", "crop:ink", "every visible pixel", Crop, tags => tags with { Crop = null }),
-        Valued("crop", "crop:shape", "the layer's own box, without shadows", Crop, tags => tags with { Crop = null }),
-        Valued("crop", "crop:screen", "the whole screen", Crop, tags => tags with { Crop = null }),
-        Valued("crop", "crop:28x28", "a box of this size in points, centred", Crop, tags => tags with { Crop = null }),
+        Valued("wide", "wide:480", "this many px wide instead of scales",
+            text => Pixels(text) is { } wide ? tags => tags with { Wide = [.. wide] } : null, tags => tags with { Wide = [] }),
+        Valued("tall", "tall:64", "this many px tall instead of scales",
+            text => Pixels(text) is { } tall ? tags => tags with { Tall = [.. tall] } : null, tags => tags with { Tall = [] }),
+        Crop("crop:ink", "every visible pixel"),
+        Crop("crop:shape", "the layer's own box, without shadows"),
+        Crop("crop:screen", "the whole screen"),
+        Crop("crop:28x28", "a box of this size in points, the layer in its middle"),
+        Crop("crop:28x28@top-left", "such a box, the layer pinned to its edges"),
+        Crop("crop:28x28@-2,-2", "such a box, its corner this far from the layer's"),
         Valued("bleed", "bleed:8", "points added on each side",
             text => Numbers.List(text) is [>= 0 and <= 500 and var bleed] ? tags => tags with { Bleed = bleed } : null,
             tags => tags with { Bleed = null }),
         Valued("to", "to:icons/nav", "into this folder",
             text => CleanFolder(text) is { } folder ? tags => tags with { Folder = folder } : null,
             tags => tags with { Folder = null }),
+        Valued("suffix", "suffix:dark", "a word behind the name",
+            text => text.Length is > 0 and <= LongestSuffix && text.All(c => char.IsAsciiLetterOrDigit(c) || c == '-') && char.IsAsciiLetterOrDigit(text[0])
+                ? tags => tags with { Suffix = text.ToLowerInvariant() } : null,
+            tags => tags with { Suffix = null }),
+        Over("over:screen", "with what lies beneath it"),
+        Over("over:#ffffff", "with this colour under it"),
+        Over("over:nothing", "with nothing under it"),
+        new("credit", "the project's credit goes into the files",
+            word => word == "credit" ? tags => tags with { Credit = true } : null,
+            word => word == "credit" ? tags => tags with { Credit = false } : null),
         .. States.All.Select(state => Valued("state", $"state:{state}", "a state of the button that it lies in",
             text => States.All.Contains(text) ? tags => tags with { State = text } : null,
             tags => tags with { State = null })),
         PartsWord("parts", "each layer in it by itself", parts: true),
         PartsWord("whole", "all of it as one picture", parts: false),
     ];
+
+    /// <summary>Every sort of word that is understood in a project with kinds of its own.</summary>
+    public static ImmutableArray<TagWord> All(IReadOnlyCollection<string>? ownKinds) =>
+        ownKinds is null or { Count: 0 } ? BuiltIn : [.. ownKinds.Select(KindWord), .. BuiltIn];
 
     private static TagWord KindWord(string kind) => new(kind, $"a kind: made by the recipe for {kind}",
         word => word == kind ? tags => tags with { Kind = kind } : null,
@@ -46,16 +72,48 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         typed => typed == word ? tags => tags with { Parts = parts } : null,
         typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null);
 
-    private static TagWord FormatWord(string format, string meaning) => new(format, meaning,
-        word => word == format ? tags => tags with { Formats = tags.Formats.SetItem(format, true) } : null,
-        word => word == format ? tags => tags with { Formats = tags.Formats.SetItem(format, false) } : null);
+    private static IEnumerable<TagWord> FormatWords(Format format)
+    {
+        TagWord Word(string form, string meaning) => new(form, meaning,
+            word => Asked(word, format) is { } said ? tags => tags with { Formats = tags.Formats.SetItem(format.Id, said) } : null,
+            word => word == format.Id ? tags => tags with { Formats = tags.Formats.SetItem(format.Id, new(false)) } : null);
+        yield return Word(format.Id, $"also made as {format.Name}");
+        if (format.Options.HasFlag(Qualities.Lossy))
+        {
+            yield return Word($"{format.Id}:80", $"{format.Name} of this quality, 1 to 100");
+            yield return Word($"{format.Id}:auto", $"the smallest {format.Name} that looks the same");
+            yield return Word($"{format.Id}:<40kB", $"the best {format.Name} within this weight");
+        }
+        if (format.Options.HasFlag(Qualities.Lossless))
+        {
+            yield return Word($"{format.Id}:lossless", $"{format.Name} with every pixel kept");
+        }
+        if (format.Options.HasFlag(Qualities.Outlines))
+        {
+            yield return Word($"{format.Id}:outlines", $"{format.Name} with texts as outlines");
+        }
+    }
+
+    private static FormatSaid? Asked(string word, Format format) =>
+        word == format.Id ? new(true)
+        : word.StartsWith(format.Id + ":", StringComparison.Ordinal) && Quality.Parse(word[(format.Id.Length + 1)..], format) is { } quality ? new(true, quality) : null;
 
     private static TagWord Valued(string name, string form, string meaning, Func<string, Func<Tags, Tags>?> read, Func<Tags, Tags> reset) => new(form, meaning,
         word => word.StartsWith(name + ":", StringComparison.Ordinal) ? read(word[(name.Length + 1)..]) : null,
         word => word == name || word.StartsWith(name + ":", StringComparison.Ordinal) ? reset : null);
 
-    private static Func<Tags, Tags>? Crop(string text) =>
-        CropKind.Parse(text) is { } crop ? tags => tags with { Crop = crop } : null;
+    private static TagWord Crop(string form, string meaning) => Valued("crop", form, meaning,
+        text => CropKind.Parse(text) is { } crop ? tags => tags with { Crop = crop } : null, tags => tags with { Crop = null });
+
+    private static TagWord Over(string form, string meaning) => Valued("over", form, meaning,
+        text => Ground.Parse(text) is { } ground ? tags => tags with { Ground = ground } : null, tags => tags with { Ground = null });
+
+    private static IEnumerable<int>? Pixels(string text)
+    {
+        var parts = text.Split(',');
+        var sizes = parts.Select(p => int.TryParse(p, NumberStyles.None, CultureInfo.InvariantCulture, out var px) && px is >= 1 and <= 8192 ? px : 0).ToList();
+        return parts.Length <= MostSizes && sizes.All(s => s > 0) ? sizes.Distinct().Order() : null;
+    }
 
     /// <summary>A folder of one or more plain names; null when it would lead outside or is empty.</summary>
     private static string? CleanFolder(string text)

@@ -3,20 +3,43 @@ using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Tagging;
 
-/// <summary>What is said of one layer: its kind and what differs from the recipe. Written in one canonical form.</summary>
+/// <summary>
+/// What is said of one layer, or of a kind in its recipe: the kind and what differs from the recipe. Written in one
+/// canonical form (grammar in docs/tags.md).
+/// </summary>
 public sealed record Tags
 {
+    private string? text;
+
     /// <summary>Nothing said.</summary>
     public static Tags Empty { get; } = new();
+
+    /// <summary>Makes tags that say nothing.</summary>
+    public Tags()
+    {
+    }
+
+    // A copy says something else, so its text is written anew.
+    private Tags(Tags other)
+    {
+        (Kind, Formats, Scales, Wide, Tall) = (other.Kind, other.Formats, other.Scales, other.Wide, other.Tall);
+        (Crop, Bleed, Folder, Suffix, Ground, Credit, State, Parts) = (other.Crop, other.Bleed, other.Folder, other.Suffix, other.Ground, other.Credit, other.State, other.Parts);
+    }
 
     /// <summary>The kind; null when nobody gave one.</summary>
     public string? Kind { get; init; }
 
-    /// <summary>Formats said by tag: true for also made as, false for not made as.</summary>
-    public ImmutableSortedDictionary<string, bool> Formats { get; init; } = ImmutableSortedDictionary<string, bool>.Empty;
+    /// <summary>What is said of formats, by their id.</summary>
+    public ImmutableSortedDictionary<string, FormatSaid> Formats { get; init; } = ImmutableSortedDictionary.Create<string, FormatSaid>(StringComparer.Ordinal);
 
     /// <summary>Scales instead of the recipe's; empty for the recipe's.</summary>
     public ImmutableArray<Scale> Scales { get; init; } = [];
+
+    /// <summary>Widths in px instead of the recipe's scales.</summary>
+    public ImmutableArray<int> Wide { get; init; } = [];
+
+    /// <summary>Heights in px instead of the recipe's scales.</summary>
+    public ImmutableArray<int> Tall { get; init; } = [];
 
     /// <summary>The crop instead of the recipe's, or null.</summary>
     public CropKind? Crop { get; init; }
@@ -27,23 +50,40 @@ public sealed record Tags
     /// <summary>The folder instead of the groups it lies in, or null.</summary>
     public string? Folder { get; init; }
 
+    /// <summary>A word behind the name, before state and scale, or null.</summary>
+    public string? Suffix { get; init; }
+
+    /// <summary>What lies under the picture, or null.</summary>
+    public Ground? Ground { get; init; }
+
+    /// <summary>True: the project's credit goes into the files; false: it does not; null: not said.</summary>
+    public bool? Credit { get; init; }
+
     /// <summary>The state of a button that it shows, or null.</summary>
     public string? State { get; init; }
 
     /// <summary>True: each layer in it by itself; false: all as one picture; null: not said, so all as one.</summary>
     public bool? Parts { get; init; }
 
-    /// <summary>These tags, and those of a group where these say nothing.</summary>
-    public Tags Over(Tags group) => new()
+    /// <summary>True when sizes are said: scales, widths or heights.</summary>
+    public bool SaysSizes => !Scales.IsEmpty || !Wide.IsEmpty || !Tall.IsEmpty;
+
+    /// <summary>These tags, and those of others where these say nothing. Of a format the nearer word holds.</summary>
+    public Tags Over(Tags others) => others.text is "" ? this : new()
     {
-        Kind = Kind ?? group.Kind,
-        Formats = Formats.Count > 0 ? Formats : group.Formats,
-        Scales = Scales.IsEmpty ? group.Scales : Scales,
-        Crop = Crop ?? group.Crop,
-        Bleed = Bleed ?? group.Bleed,
-        Folder = Folder ?? group.Folder,
-        State = State,
-        Parts = Parts,
+        Kind = Kind ?? others.Kind,
+        Formats = others.Formats.SetItems(Formats),
+        Scales = SaysSizes ? Scales : others.Scales,
+        Wide = SaysSizes ? Wide : others.Wide,
+        Tall = SaysSizes ? Tall : others.Tall,
+        Crop = Crop ?? others.Crop,
+        Bleed = Bleed ?? others.Bleed,
+        Folder = Folder ?? others.Folder,
+        Suffix = Suffix ?? others.Suffix,
+        Ground = Ground ?? others.Ground,
+        Credit = Credit ?? others.Credit,
+        State = State ?? others.State,
+        Parts = Parts ?? others.Parts,
     };
 
     /// <summary>The words of the tags, each as it would be typed, in a fixed order.</summary>
@@ -53,13 +93,21 @@ public sealed record Tags
         {
             yield return Kind;
         }
-        foreach (var (format, made) in Formats)
+        foreach (var (format, said) in Formats)
         {
-            yield return made ? format : "-" + format;
+            yield return !said.Made ? "-" + format : said.Quality is null ? format : $"{format}:{said.Quality}";
         }
         if (!Scales.IsEmpty)
         {
             yield return "scale:" + string.Join(',', Scales);
+        }
+        if (!Wide.IsEmpty)
+        {
+            yield return "wide:" + string.Join(',', Wide);
+        }
+        if (!Tall.IsEmpty)
+        {
+            yield return "tall:" + string.Join(',', Tall);
         }
         if (Crop is not null)
         {
@@ -73,6 +121,18 @@ public sealed record Tags
         {
             yield return "to:" + Folder;
         }
+        if (Suffix is not null)
+        {
+            yield return "suffix:" + Suffix;
+        }
+        if (Ground is not null)
+        {
+            yield return "over:" + Ground;
+        }
+        if (Credit is { } credit)
+        {
+            yield return credit ? "credit" : "-credit";
+        }
         if (State is not null)
         {
             yield return "state:" + State;
@@ -84,15 +144,17 @@ public sealed record Tags
     }
 
     /// <summary>Reads the canonical form back.</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="ownKinds">The team's own kinds; null to take any word as a kind, for text that was checked when it was typed.</param>
     /// <exception cref="FormatException">The text is not made of tags.</exception>
-    public static Tags Parse(string text)
+    public static Tags Parse(string text, IReadOnlyCollection<string>? ownKinds = null)
     {
-        var line = TagLine.Parse(text);
+        var line = TagLine.Parse(text, ownKinds, anyKind: ownKinds is null);
         return line.Mistakes.IsEmpty ? line.ApplyTo(Empty) : throw new FormatException($"“{text}” is not made of tags.");
     }
 
     /// <summary>The canonical form.</summary>
-    public override string ToString() => string.Join(' ', Words());
+    public override string ToString() => text ??= string.Join(' ', Words());
 
     /// <inheritdoc/>
     public bool Equals(Tags? other) => other is not null && ToString() == other.ToString();

@@ -6,16 +6,10 @@ namespace Kalypto.Drawing.Encoders;
 internal static class PictureConverter
 {
     private const long MostPixels = 100_000_000;
-    private static readonly Lazy<bool> Ready = new(() =>
-    {
-        Cache.Max = 0;
-        NetVips.NetVips.Concurrency = 1;
-        return true;
-    });
 
     public static byte[] ToPng(byte[] picture)
     {
-        _ = Ready.Value;
+        Vips.Start();
         try
         {
             using var image = Image.NewFromBuffer(picture, access: Enums.Access.Sequential);

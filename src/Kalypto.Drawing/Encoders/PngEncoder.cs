@@ -121,7 +121,7 @@ public static class PngEncoder
         return file.ToArray();
     }
 
-    private static void Chunk(MemoryStream file, ReadOnlySpan<byte> type, ReadOnlySpan<byte> data)
+    internal static void Chunk(MemoryStream file, ReadOnlySpan<byte> type, ReadOnlySpan<byte> data)
     {
         Span<byte> number = stackalloc byte[4];
         BinaryPrimitives.WriteInt32BigEndian(number, data.Length);

@@ -7,6 +7,7 @@ internal static partial class Cairo
 {
     private const string Library = "libcairo.so.2";
     public const int FormatArgb32 = 0;
+    private const int PdfVersion15 = 1;
 
     [LibraryImport(Library)]
     private static partial nint cairo_image_surface_create(int format, int width, int height);
@@ -37,6 +38,21 @@ internal static partial class Cairo
 
     [LibraryImport(Library)]
     internal static partial nint cairo_version_string();
+
+    [LibraryImport(Library)]
+    private static partial nint cairo_pdf_surface_create_for_stream(nint write, nint closure, double width, double height);
+
+    [LibraryImport(Library)]
+    private static partial void cairo_pdf_surface_restrict_to_version(nint surface, int version);
+
+    [LibraryImport(Library, StringMarshalling = StringMarshalling.Utf8)]
+    private static partial void cairo_pdf_surface_set_metadata(nint surface, int metadata, string text);
+
+    [LibraryImport(Library)]
+    private static partial nint cairo_svg_surface_create_for_stream(nint write, nint closure, double width, double height);
+
+    [LibraryImport(Library)]
+    private static partial void cairo_surface_finish(nint surface);
 
     /// <summary>A picture in memory: premultiplied BGRA, 8 bits each.</summary>
     internal sealed class Surface : SafeHandle
@@ -73,10 +89,79 @@ internal static partial class Cairo
         }
     }
 
+    /// <summary>The sorts of files of shapes.</summary>
+    internal enum VectorKind
+    {
+        Pdf,
+        Svg,
+    }
+
+    /// <summary>What can be said of a PDF (cairo_pdf_metadata_t).</summary>
+    internal enum Metadata
+    {
+        Title,
+        Author,
+        Subject,
+    }
+
+    /// <summary>A file of shapes that is written into memory.</summary>
+    internal sealed class StreamSurface : SafeHandle
+    {
+        private readonly MemoryStream file = new();
+        private readonly GCHandle self;
+
+        public unsafe StreamSurface(VectorKind kind, double width, double height)
+            : base(0, true)
+        {
+            self = GCHandle.Alloc(file);
+            delegate* unmanaged<nint, byte*, uint, int> write = &Write;
+            SetHandle(kind == VectorKind.Pdf
+                ? cairo_pdf_surface_create_for_stream((nint)write, GCHandle.ToIntPtr(self), width, height)
+                : cairo_svg_surface_create_for_stream((nint)write, GCHandle.ToIntPtr(self), width, height));
+            if (cairo_surface_status(handle) != 0)
+            {
+                throw new RenderingFailedException("The file cannot be begun for want of memory.");
+            }
+            if (kind == VectorKind.Pdf)
+            {
+                cairo_pdf_surface_restrict_to_version(handle, PdfVersion15);
+            }
+        }
+
+        public override bool IsInvalid => handle == 0;
+
+        public void SetMetadata(Metadata what, string text) => cairo_pdf_surface_set_metadata(handle, (int)what, text);
+
+        /// <summary>Writes what is still to be written and gives the file.</summary>
+        public byte[] Finish()
+        {
+            cairo_surface_finish(handle);
+            if (cairo_surface_status(handle) != 0)
+            {
+                throw new RenderingFailedException("The file cannot be written for want of memory.");
+            }
+            return file.ToArray();
+        }
+
+        protected override bool ReleaseHandle()
+        {
+            cairo_surface_destroy(handle);
+            self.Free();
+            return true;
+        }
+
+        [UnmanagedCallersOnly]
+        private static unsafe int Write(nint closure, byte* data, uint length)
+        {
+            ((MemoryStream)GCHandle.FromIntPtr(closure).Target!).Write(new ReadOnlySpan<byte>(data, (int)length));
+            return 0;
+        }
+    }
+
     /// <summary>Draws onto a surface.</summary>
     internal sealed class Context : SafeHandle
     {
-        public Context(Surface surface)
+        public Context(SafeHandle surface)
             : base(0, true)
         {
             SetHandle(cairo_create(surface.DangerousGetHandle()));

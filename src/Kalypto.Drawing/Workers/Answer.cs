@@ -6,4 +6,5 @@ namespace Kalypto.Drawing.Workers;
 /// <param name="Failure">Why there is none, as a sentence; null when there is.</param>
 /// <param name="Box">Where the ink is, or the box of fill and stroke; null for none.</param>
 /// <param name="Outline">The box of the outline alone, when a shape was measured.</param>
-internal sealed record Answer(string? Failure, Box? Box, Box? Outline = null);
+/// <param name="Note">What people should know of a file, such as the quality that was found.</param>
+internal sealed record Answer(string? Failure, Box? Box, Box? Outline = null, string? Note = null);

@@ -1,6 +1,20 @@
+using Kalypto.Core.Formats;
 using Kalypto.Core.Rendering;
 
 namespace Kalypto.Drawing.Workers;
 
 /// <summary>A request to a worker; the document follows as the body.</summary>
-internal sealed record Request(WorkerTask Task, double Width, double Height, Effort Effort, IReadOnlyList<string> Ids);
+internal sealed record Request(WorkerTask Task, double Width, double Height, Effort Effort, IReadOnlyList<string> Ids)
+{
+    /// <summary>The format of a file, by its id.</summary>
+    public string Format { get; init; } = "";
+
+    /// <summary>The quality of a file, as it is typed; empty for the usual one.</summary>
+    public string Quality { get; init; } = "";
+
+    /// <summary>Lines that a file carries.</summary>
+    public CreditLines Credit { get; init; } = CreditLines.None;
+
+    /// <summary>The same lines in ASCII; the worker has no tables of letters.</summary>
+    public CreditLines PlainCredit { get; init; } = CreditLines.None;
+}

@@ -6,6 +6,8 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>One worker process. Ended and started anew when it crashes or takes too long.</summary>
 internal sealed class Worker(WorkerOptions options) : IDisposable
 {
+    // The best encoders take their time, and a search for the quality takes several rounds.
+    private const int FileFactor = 6;
     private Process? process;
 
     /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or hangs.</summary>
@@ -16,11 +18,12 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
         using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         try
         {
-            limit.CancelAfter(options.TimeLimit);
+            var patience = request.Task == WorkerTask.File ? options.TimeLimit * FileFactor : options.TimeLimit;
+            limit.CancelAfter(patience);
             await Frames.WriteAsync(running.StandardInput.BaseStream, request, document, limit.Token);
             for (var i = 0; i < answers; i++)
             {
-                limit.CancelAfter(options.TimeLimit);
+                limit.CancelAfter(patience);
                 if (await Frames.ReadAsync<Answer>(running.StandardOutput.BaseStream, limit.Token) is not var (answer, body))
                 {
                     End();

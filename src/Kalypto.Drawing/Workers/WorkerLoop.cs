@@ -1,5 +1,6 @@
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;
 
@@ -35,7 +36,23 @@ public static class WorkerLoop
                 await SendAsync(output, new(null, null), PictureConverter.ToPng(body));
                 return;
             }
+            if (request.Task == WorkerTask.Compare)
+            {
+                await SendAsync(output, new(null, null), PictureComparison.Compare(body, (int)request.Width));
+                return;
+            }
             var document = Encoding.UTF8.GetString(body);
+            if (request.Task == WorkerTask.Outlines)
+            {
+                await SendAsync(output, new(null, null), Vectors.Outlines(document, request.Width, request.Height));
+                return;
+            }
+            if (request.Task == WorkerTask.File)
+            {
+                var (file, note) = FileOf(request, document);
+                await SendAsync(output, new(null, null, Note: note), file);
+                return;
+            }
             if (request.Task == WorkerTask.Measure)
             {
                 using var handle = new Rsvg.Handle(document);
@@ -61,6 +78,27 @@ public static class WorkerLoop
         {
             await SendAsync(output, new(e.Message, null));
         }
+    }
+
+    private static (byte[] File, string? Note) FileOf(Request request, string document)
+    {
+        var format = Format.Find(request.Format) ?? throw new RenderingFailedException($"“{request.Format}” is no format.");
+        var ask = new FormatAsk(format, Quality.Parse(request.Quality, format));
+        if (format == Format.Pdf)
+        {
+            return (Vectors.Pdf(document, request.Width, request.Height, request.Credit), null);
+        }
+        if (format == Format.Ico)
+        {
+            return (IcoWriter.Write([.. IcoWriter.Sides.Select(side =>
+            {
+                using var small = Canvas.Draw(document, side, side);
+                return (side, PngEncoder.Encode(small.ToRgba(), side, side, Core.Rendering.Effort.Best));
+            })]), null);
+        }
+        var (width, height) = ((int)request.Width, (int)request.Height);
+        using var canvas = Canvas.Draw(document, width, height);
+        return FileEncoder.Encode(canvas.ToRgba(), width, height, ask, request.Credit, request.PlainCredit);
     }
 
     private static Box? ToBox(Rsvg.Rectangle? rectangle) =>

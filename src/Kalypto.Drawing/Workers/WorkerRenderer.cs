@@ -2,6 +2,8 @@ using System.Collections.Concurrent;
 using System.Runtime.InteropServices;
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Exporting;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
@@ -14,6 +16,9 @@ namespace Kalypto.Drawing.Workers;
 public sealed class WorkerRenderer : IRenderer, IDisposable
 {
     private const int MostCrashesOfOneDrawing = 12;
+
+    // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
+    private const string FileVersion = "1";
     private readonly WorkerOptions options;
     private readonly ConcurrentBag<Worker> idle = [];
     private readonly SemaphoreSlim places;
@@ -29,7 +34,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             idle.Add(new(options));
         }
-        Version = $"rsvg {Rsvg.Version()} cairo {Marshal.PtrToStringUTF8(Cairo.cairo_version_string())} {PngEncoder.Version}";
+        Version = $"rsvg {Rsvg.Version()} cairo {Marshal.PtrToStringUTF8(Cairo.cairo_version_string())} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
     }
 
     /// <inheritdoc/>
@@ -156,6 +161,39 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         var failure = await AskAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, 1,
             (answer, body) => made = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
         return failure is null ? made! : new(null, failure);
+    }
+
+    /// <inheritdoc/>
+    public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
+    {
+        var format = order.Ask.Format;
+        if (format == Format.Svg || format == Format.Vector)
+        {
+            throw new ArgumentException($"{format.Name} is written by the core.", nameof(order));
+        }
+        Drawn? made = null;
+        var failure = await AskAsync(
+            new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
+            order.Document, 1, (answer, body) => made = answer.Failure is null ? new(body, null, answer.Note) : new(null, answer.Failure), cancel);
+        return failure is null ? made! : new(null, failure);
+    }
+
+    /// <inheritdoc/>
+    public async Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel)
+    {
+        Drawn? made = null;
+        var failure = await AskAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []), document, 1,
+            (answer, body) => made = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
+        return failure is null ? made! : new(null, failure);
+    }
+
+    /// <inheritdoc/>
+    public async Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel)
+    {
+        PictureDifference? found = null;
+        var failure = await AskAsync(new(WorkerTask.Compare, a.Length, 0, Effort.Quick, []), [.. a, .. b], 1,
+            (answer, body) => found = answer.Failure is null ? PictureComparison.Read(body) : null, cancel);
+        return failure is null ? found : null;
     }
 
     /// <inheritdoc/>

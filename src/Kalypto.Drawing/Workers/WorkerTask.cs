@@ -7,4 +7,7 @@ internal enum WorkerTask
     Ink,
     Draw,
     ToPng,
+    File,
+    Outlines,
+    Compare,
 }

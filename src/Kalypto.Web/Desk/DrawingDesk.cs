@@ -33,6 +33,9 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     /// <summary>The family drawn instead of a font that is not there; null for one that is.</summary>
     public string? StandInFor(string family) => renderer.StandInFor(family);
 
+    /// <summary>The weight of a file, or an estimate until it is known here to be drawn.</summary>
+    public long WeightOf(PlannedFile file) => drawn.TryGetValue(file.Key.Hex, out var row) && row.Sha256 is not null ? row.Weight : WeightEstimate.Of(file);
+
     /// <summary>The key of a look at an isolated layer.</summary>
     public string LookKey(Fingerprint isolation) => Fingerprint.Of("look", Engine, isolation.Hex).Hex;
 

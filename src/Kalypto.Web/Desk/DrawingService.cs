@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
@@ -78,20 +79,22 @@ public sealed class DrawingService(
             {
                 var measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
                 var layer = measured.Drawing.Layers[job.Ordinal];
-                isolation = Isolation.Of(measured.Drawing, layer, job.Without.ToHashSet());
+                isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : Isolation.Of(measured.Drawing, layer, job.Without.ToHashSet());
                 shape = measured.ShapeOf(layer);
             }
-            catch (Exception e) when (e is KeyNotFoundException or IndexOutOfRangeException or Core.Reading.DrawingRefusedException)
+            catch (Exception e) when (e is KeyNotFoundException or InvalidOperationException or IndexOutOfRangeException or Core.Reading.DrawingRefusedException)
             {
                 failure = Unreadable;
             }
         }
         if (job.Picture is { } picture)
         {
-            var drawn = failure is not null ? new Drawn(null, failure) : await renderer.DrawAsync(
-                isolation!.Document(new(picture.X, picture.Y, picture.W, picture.H), picture.Width, picture.Height),
-                picture.Width, picture.Height, picture.Quick ? Effort.Quick : Effort.Best, cancel);
-            await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel);
+            var crop = new Box(picture.X, picture.Y, picture.W, picture.H);
+            var drawn = failure is not null ? new Drawn(null, failure)
+                : picture.Quick ? await renderer.DrawAsync(isolation!.Document(crop, picture.Width, picture.Height), picture.Width, picture.Height, Effort.Quick, cancel)
+                : await renderer.MakeFileAsync(isolation!, crop, new(picture.PointsWide, picture.PointsTall), (picture.Width, picture.Height),
+                    FormatAsk.Parse(picture.Format)!, picture.Ground, picture.Credit ?? CreditLines.None, cancel);
+            await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel, drawn.Note);
         }
         else
         {

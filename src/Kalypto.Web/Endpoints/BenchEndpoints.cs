@@ -28,8 +28,12 @@ internal static class BenchEndpoints
             bench.EditAsync(project, edit, (workspace, layers) => EditAsync(workspace, layers, edit, Bench.Who(http), layersOf, cancel), cancel));
         api.MapPost("/preview", async (int project, Edit edit, OpenProject open, CancellationToken cancel) =>
         {
-            var line = TagLine.Parse(edit.Tags ?? "");
-            if (!line.Mistakes.IsEmpty || await open.LoadAsync(project, cancel) is not { } workspace)
+            if (await open.LoadAsync(project, cancel) is not { } workspace)
+            {
+                return Results.NotFound();
+            }
+            var line = TagLine.Parse(edit.Tags ?? "", workspace.Recipes.OwnKinds);
+            if (!line.Mistakes.IsEmpty)
             {
                 return Results.Ok(new { mistakes = line.Mistakes.Select(m => m.Sentence), effect = "" });
             }
@@ -116,12 +120,8 @@ internal static class BenchEndpoints
         }
         var picked = Bench.LayersOf(workspace, edit);
         var changed = workspace.With(workspace.WithRepeats(picked).ToDictionary(l => l, l => workspace.MarkOf(l) is var mark ? mark with { Tags = line.ApplyTo(mark.Tags) } : mark));
-        static IEnumerable<PlannedFile> Files(PlannedPack plan) => plan.Pack.Files;
-        var before = Files(await open.PlanAsync(workspace, cancel)).Select(f => f.Path).ToHashSet();
-        var after = Files(await open.PlanAsync(changed, cancel)).Select(f => f.Path).ToHashSet();
-        var more = after.Except(before).Count();
-        var fewer = before.Except(after).Count();
+        var effect = ChangeRecipes.EffectOf(await open.PlanAsync(workspace, cancel), await open.PlanAsync(changed, cancel));
         var layers = Words.Count(picked.Count, "layer");
-        return more + fewer == 0 ? $"{layers}: the same files" : $"{layers}: {Words.Count(more, "file")} more, {fewer} fewer";
+        return effect.Contains(": ", StringComparison.Ordinal) ? $"{layers}: {effect[(effect.IndexOf(": ", StringComparison.Ordinal) + 2)..]}" : $"{layers}: {effect}";
     }
 }

@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Store;
 using Kalypto.Web.Desk;
@@ -65,8 +66,9 @@ internal static class PictureEndpoints
             }
         });
 
-        app.MapGet("/pictures/files/{key}.png", async (string key, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
-            key.Length == 64 && await store.BytesAsync(key, cancel) is { } bytes ? Keep(response, bytes) : Results.NotFound());
+        app.MapGet("/pictures/files/{name}", async (string name, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
+            name.Length is > 64 and < 72 && Format.All.FirstOrDefault(f => f.Extension == name[64..]) is { } format && await store.BytesAsync(name[..64], cancel) is { } bytes
+                ? Keep(response, bytes, format.MediaType) : Results.NotFound());
     }
 
     private static async Task<IResult> PictureAsync(DrawingJob job, DrawingDesk desk, DrawingStore store, HttpResponse response, CancellationToken cancel)
@@ -84,10 +86,12 @@ internal static class PictureEndpoints
     }
 
     /// <summary>The address carries a key of the content, so what was sent once never changes.</summary>
-    private static IResult Keep(HttpResponse response, byte[] bytes)
+    private static IResult Keep(HttpResponse response, byte[] bytes, string mediaType = "image/png")
     {
         response.Headers.CacheControl = "private, max-age=31536000, immutable";
-        return Results.Bytes(bytes, "image/png");
+        // A drawing of shapes that is opened by itself may do nothing but be seen.
+        response.Headers.ContentSecurityPolicy = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; font-src data:; sandbox";
+        return Results.Bytes(bytes, mediaType);
     }
 
     private static CancellationTokenSource Patient(CancellationToken cancel)

@@ -1,5 +1,6 @@
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
@@ -38,6 +39,10 @@ public sealed record BenchModel(IReadOnlyList<ScreenModel> Strip, ScreenModel Sc
     }
 
     /// <summary>How the files are made, in short: <c>PNG 1·2·3x</c>.</summary>
-    public static string MadeAs(Making making) => making.Formats.IsEmpty ? "nothing"
-        : $"{string.Join(' ', making.Formats.Select(f => f.ToUpperInvariant()))} {string.Join('·', making.Scales.Select(s => Numbers.Text(s.Factor, 3)))}x";
+    public static string MadeAs(IEnumerable<PlannedFile> files)
+    {
+        var formats = files.GroupBy(f => f.Format).ToDictionary(g => g.Key, g => g.Select(f => f.Ask.Format.Quality).FirstOrDefault(q => q is not null));
+        return formats.Count == 0 ? "nothing"
+            : string.Join(' ', Format.All.Where(formats.ContainsKey).Select(f => formats[f] is { } quality ? $"{f.Name} {quality}" : f.Name));
+    }
 }

@@ -1,13 +1,16 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Tagging;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
 
-/// <summary>What an opened row shows: the picture at every scale, the files, and why it is made so.</summary>
+/// <summary>What an opened row shows: the picture at every scale, the files, and which value holds and whence.</summary>
 public sealed record LayerDetail(
-    string? Why, string Recipe, IReadOnlyList<string> Paths, IReadOnlyList<DetailFile> Scales, IReadOnlyList<PlatformName> Names,
+    string? Why, bool IsCut, double[]? Shape, double[]? Crop, bool CropIsFixed, string? Credit, IReadOnlyList<HeldValue> Values, IReadOnlyList<string> Paths,
+    IReadOnlyList<DetailFile> Scales, IReadOnlyList<DetailFile> Files, IReadOnlyList<PlatformName> Names,
     IReadOnlyList<DetailPlace> Places, IReadOnlyList<DetailPlace> States, string Contents, string OfferedName)
 {
     private const int MostPlaces = 40;
@@ -17,24 +20,25 @@ public sealed record LayerDetail(
     {
         var state = workspace.States.First(d => d.Id == layer.Design);
         var node = state.Measured.Drawing.Layers[layer.Ordinal];
-        var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Places.Contains(layer)) ?? plan.Planner.PictureOf(state, node);
-        var files = plan.Pack.Files.Where(f => (f.Picture.PartOf ?? f.Picture.Ref) == (picture.PartOf is null ? picture.Ref : layer) || f.Picture.PartOf == layer)
-            .Select(f => (File: f, Model: new DetailFile(
-                f.Path, f.Scale.ToString(), f.Width, f.Height, Words.Weight(plan.WeightOf(f)),
-                plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.Sha256 is not null ? $"/pictures/files/{f.Key.Hex}.png" : null))).ToList();
-        var recipe = Core.Tagging.Recipe.For(picture.Making.Kind);
-        var said = string.Join(' ', state.MarkOf(node).Tags.Words());
+        var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Places.Contains(layer)) ?? plan.Planner.PictureOf(state, node, platforms: workspace.Platforms);
+        var files = plan.Pack.Files.Where(f => (f.Picture.PartOf ?? f.Picture.Ref) == (picture.PartOf is null ? picture.Ref : layer) || f.Picture.PartOf == layer).ToList();
         return new(
-            picture.Crop?.Why, $"recipe {picture.Making.Kind}: {string.Join(' ', recipe.Formats)} at {string.Join(", ", recipe.Scales)}, crop {recipe.Crop}"
-                + (said.Length > 0 ? $"; said here: {said}" : ""),
-            [.. files.GroupBy(f => f.File.Platform).SelectMany(g => PathsOf([.. g.OrderBy(f => f.File.Scale).Select(f => f.File.Path)]))],
-            [.. files.Where(f => picture.Making.Scales.Contains(f.File.Scale)).DistinctBy(f => f.File.Scale).OrderBy(f => f.File.Scale).Select(f => f.Model)],
+            picture.Crop?.Why, picture.Crop?.Cut == true, NumbersOf(state.PointsOf(node)), NumbersOf(picture.Crop?.Box), picture.Making.Crop is CropKind.Fixed,
+            files.Any(f => !f.Credit.IsEmpty) ? files.First(f => !f.Credit.IsEmpty).Credit.ToString() : null, HeldValues.Of(workspace, state, node),
+            [.. files.GroupBy(f => f.Platform).SelectMany(g => PathsOf([.. g.OrderBy(f => f.Scale).Select(f => f.Path)]))],
+            [.. TrueSizes(files).Select(f => DetailFile.Of(plan, f))], [.. files.Select(f => DetailFile.Of(plan, f))],
             [.. workspace.Platforms.Select(p => new PlatformName(p.Name, p.NameOf(picture)))],
             [.. workspace.Repeats.PlacesOf(layer).Take(MostPlaces).Select(r => Place(workspace, r, r == layer, null))],
             state.States.TryGetValue(node, out var set) ? [.. set.Members.Select(m => Place(workspace, new(layer.Design, m.Layer.Ordinal), m.Layer == node, m.State))] : [],
             HowMuch(state.Measured.Contents[node.Ordinal]),
             NameSuggestions.Of(state, node, picture.Making.Kind));
     }
+
+    /// <summary>One file of every size, of the platform that has most of them, in a format that a browser shows.</summary>
+    private static IEnumerable<PlannedFile> TrueSizes(List<PlannedFile> files) => files.Where(f => f.Format.Id is not ("pdf" or "vector" or "ico"))
+        .GroupBy(f => f.Platform).OrderByDescending(g => g.DistinctBy(f => f.Width).Count()).FirstOrDefault()?.OrderBy(f => f.Scale).DistinctBy(f => f.Width) ?? [];
+
+    private static double[]? NumbersOf(Box? box) => box is { } b ? [Math.Round(b.X, 2), Math.Round(b.Y, 2), Math.Round(b.Width, 2), Math.Round(b.Height, 2)] : null;
 
     private static DetailPlace Place(Workspace workspace, LayerRef layer, bool here, string? label)
     {

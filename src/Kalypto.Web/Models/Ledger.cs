@@ -12,6 +12,7 @@ namespace Kalypto.Web.Models;
 internal sealed class Ledger
 {
     private const int ManyShapes = 10;
+    private readonly int recipes;
     private readonly Workspace workspace;
     private readonly PlannedPack plan;
     private readonly DesignRow row;
@@ -40,6 +41,7 @@ internal sealed class Ledger
         // What comes of a group in parts counts for the group.
         files = plan.Pack.Files.ToLookup(f => f.Picture.PartOf ?? f.Picture.Ref);
         findings = plan.Pack.Findings.ToLookup(f => f.Layer);
+        recipes = workspace.Row.Recipes.GetHashCode(StringComparison.Ordinal);
         suggestions = state.Suggestions.ToDictionary(s => s.Layer);
         foreach (var layer in state.Layers.Where(l => state.MarkOf(l).Decision == Decision.Leave || l.Guide))
         {
@@ -94,6 +96,7 @@ internal sealed class Ledger
         Add((int)mark.Decision + (mark.Apart ? 8 : 0) + (layer.Children.Count << 5));
         Add(mark.ShipName?.GetHashCode(StringComparison.Ordinal) ?? 0);
         Add(mark.Tags == Tags.Empty ? 0 : mark.Tags.GetHashCode());
+        Add(recipes);
         Add(workspace.Repeats.PlacesOf(reference).Count);
         if (CoverOf(layer) is { } cover)
         {
@@ -134,10 +137,11 @@ internal sealed class Ledger
     private RowModel Row(Layer layer, Layer? parent)
     {
         var mark = state.MarkOf(layer);
+        var said = state.SaidOf(layer);
         var reference = new LayerRef(row.Id, layer.Ordinal);
         var picture = pictures.GetValueOrDefault(reference);
         // What does not ship and is of no kind is not made: there is nothing to work out for most rows.
-        var making = picture?.Making ?? (mark.Decision == Decision.Ship || mark.Tags.Kind is not null ? Making.Of(layer, mark.Tags, state.MarkOf, state.Measured.IsNeedlessOuter) : null);
+        var making = picture?.Making ?? (mark.Decision == Decision.Ship || said.Tags.Kind is not null ? state.MakingOf(layer, null) : null);
         var isMade = picture is not null && picture.Ref == reference;
         var box = isMade && picture!.Crop is { } crop ? crop.Box : state.PointsOf(layer);
         var own = files[picture?.Ref ?? reference].ToList();
@@ -156,11 +160,12 @@ internal sealed class Ledger
             Decision = mark.Decision.ToString().ToLowerInvariant(),
             CoveredBy = covered is null ? null : state.MarkOf(covered).ShipName ?? covered.Name,
             HasChildren = layer.Children.Count > 0 && layer != screen.Root,
-            Kind = KindOf(layer, mark, making),
-            KindIsSaid = making is { KindIsSaid: true },
+            Kind = KindOf(layer, said, making),
+            KindIsSaid = said.Tags.Kind is not null,
             Tags = mark.Tags == Tags.Empty ? null : [.. mark.Tags.Words()],
-            Made = MadeText(mark, making),
-            MadeIsSaid = making is { ScalesAreSaid: true } || mark.Tags.Formats.Count > 0,
+            Made = MadeText(said, own),
+            MadeIsSaid = said.Tags.SaysSizes || said.Tags.Formats.Count > 0,
+            DrawnTags = layer.TagText,
             Size = box is { } size ? Words.Size(size) : "–",
             Box = OnScreen(box),
             Ink = OnScreen(InkOf(picture)),
@@ -195,14 +200,14 @@ internal sealed class Ledger
 
     private static double Short(double points) => Math.Round(points, 2);
 
-    private static string? MadeText(Mark mark, Making? making) => mark.Decision switch
+    private static string? MadeText(Mark said, IReadOnlyList<PlannedFile> files) => said.Decision switch
     {
-        Decision.Ship when making is not null => mark.Tags.Parts == true ? $"parts · {BenchModel.MadeAs(making)}" : BenchModel.MadeAs(making),
+        Decision.Ship => said.Tags.Parts == true ? $"parts · {BenchModel.MadeAs(files)}" : BenchModel.MadeAs(files),
         Decision.Code => "built in code",
         _ => null,
     };
 
-    private static string? KindOf(Layer layer, Mark mark, Making? making) => making is not null && (mark.Decision == Decision.Ship || making.KindIsSaid) ? making.Kind
+    private static string? KindOf(Layer layer, Mark said, Making? making) => making is not null && (said.Decision == Decision.Ship || said.Tags.Kind is not null) ? making.Kind
         : layer.Content == LayerContent.Text ? "text" : null;
 
     private string NoteOf(Layer layer, Mark mark, Picture? picture, bool isMade)

@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
@@ -6,6 +7,9 @@ namespace Kalypto.Web.Models;
 /// <summary>Addresses of what people jump to.</summary>
 internal static class Links
 {
+    /// <summary>The content of a file that is drawn.</summary>
+    public static string File(PlannedFile file) => $"/pictures/files/{file.Key.Hex}{file.Format.Extension}";
+
     /// <summary>The row of a layer on the bench of its screen; the screens when it is on none.</summary>
     public static string Layer(Workspace workspace, LayerRef layer)
     {

@@ -59,6 +59,9 @@ public sealed record RowModel
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
     public bool MadeIsSaid { get; init; }
 
+    /// <summary>The tags that stand behind the name in the drawing.</summary>
+    public string? DrawnTags { get; init; }
+
     /// <summary>Its size in pt.</summary>
     public required string Size { get; init; }
 

@@ -39,7 +39,7 @@ public sealed class BenchPage(OpenProject open, IServiceProvider services) : Pro
     public string Json { get; private set; } = "";
 
     /// <summary>The words of the tag line, for its completion.</summary>
-    public string TagWords { get; } = JsonSerializer.Serialize(TagWord.All.Select(w => new { w.Form, w.Meaning }), JsonSerializerOptions.Web);
+    public string TagWords => JsonSerializer.Serialize(TagWord.All(Workspace.Recipes.OwnKinds).Select(w => new { w.Form, w.Meaning }), JsonSerializerOptions.Web);
 
     /// <summary>Shows it.</summary>
     public async Task<IActionResult> OnGetAsync(int project, int design, int screen, CancellationToken cancel)

@@ -17,7 +17,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, IRendere
 
     /// <summary>Makes a project for every platform.</summary>
     public Task<int> NewProjectAsync(string name, CancellationToken cancel) =>
-        projects.AddAsync(name, [.. AllPlatforms.List.Select(p => p.Id)], cancel);
+        projects.AddAsync(name, AllPlatforms.Usual, cancel);
 
     /// <summary>Reads a file, or every drawing in a zip, and adds each as a design. A file that cannot be read changes nothing and stops no other.</summary>
     public async IAsyncEnumerable<BroughtIn> FilesAsync(int project, string fileName, byte[] file, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)

@@ -1,41 +1,57 @@
 using System.Collections.Concurrent;
 using System.IO.Compression;
-using System.Text;
+using System.Text.Json;
 using Kalypto.Core.Packing;
 using Kalypto.Store;
 using Kalypto.Web.Desk;
 
 namespace Kalypto.Web.UseCases;
 
-/// <summary>Builds the pack of a project into a zip, in the background.</summary>
+/// <summary>Builds the pack of a project, or a part of it, in the background; a stop of the server only interrupts it.</summary>
 public sealed class BuildPack(
-    OpenProject open, BuildStore builds, BlobStore blobs, DrawingStore drawings, DrawingDesk desk, Notices notices, IHostApplicationLifetime lifetime, ILogger<BuildPack> log)
+    OpenProject open, BuildStore builds, BlobStore blobs, Notices notices, DrawingDesk desk, IHostApplicationLifetime lifetime, ILogger<BuildPack> log)
 {
     // Zip knows no earlier moment; equal packs give equal bytes, so no file has a time of its own.
     private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
+    // Pictures get ready in bursts; one look at all of them serves for many.
+    private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(120);
     private readonly ConcurrentDictionary<int, CancellationTokenSource> running = new();
 
     /// <summary>Begins a build.</summary>
     /// <returns>The number of the build, or why there can be none.</returns>
-    public async Task<(int? Build, string? Refusal)> StartAsync(int project, CancellationToken cancel)
+    public async Task<(int? Build, string? Refusal)> StartAsync(int project, BuildAsk ask, CancellationToken cancel)
     {
         if (await open.LoadAsync(project, cancel) is not { } workspace)
         {
             return (null, "There is no such project.");
         }
         var plan = await open.PlanAsync(workspace, cancel);
-        if (plan.Pack.Blockers.FirstOrDefault() is { } blocker)
+        if (BlockerOf(workspace, plan, ask) is { } blocker)
         {
-            return (null, blocker.Sentence);
+            return (null, blocker);
         }
-        if (plan.Pack.Pictures.IsEmpty)
+        var total = plan.Pack.Files.Count(ask.Holds(workspace));
+        if (total == 0)
         {
-            return (null, "Nothing ships yet: decide on the bench which layers become files.");
+            return (null, plan.Pack.Files.IsEmpty ? "Nothing ships yet: decide on the bench which layers become files." : "Nothing of this part ships.");
         }
-        var id = await builds.AddAsync(project, plan.Pack.Files.Length, cancel);
-        var stop = running[id] = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping);
-        _ = Task.Run(() => RunAsync(id, workspace, stop.Token), CancellationToken.None);
+        var id = await builds.AddAsync(project, total, ask.Words(workspace), JsonSerializer.Serialize(ask), cancel);
+        Begin(id, workspace, ask);
         return (id, null);
+    }
+
+    /// <summary>Goes on with builds that a stop of the server interrupted; what was drawn for them is there.</summary>
+    public async Task ResumeAsync(CancellationToken cancel)
+    {
+        foreach (var build in await builds.LeftOversAsync(cancel))
+        {
+            if (await open.LoadAsync(build.ProjectId, cancel) is { } workspace)
+            {
+                log.LogInformation("Build {Build} goes on", build.Id);
+                Begin(build.Id, workspace, JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
+            }
+        }
     }
 
     /// <summary>Ends a running build.</summary>
@@ -47,42 +63,77 @@ public sealed class BuildPack(
         }
     }
 
-    private async Task RunAsync(int id, Workspace workspace, CancellationToken cancel)
+    /// <summary>Writes the zip of a build, file by file.</summary>
+    public async Task ZipAsync(int build, Stream target, CancellationToken cancel)
+    {
+        await using var zip = await ZipArchive.CreateAsync(target, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
+        foreach (var file in await builds.FilesAsync(build, cancel))
+        {
+            var bytes = await blobs.GetAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store.");
+            // Pictures are compressed already.
+            var entry = zip.CreateEntry(file.Path, CompressionLevel.NoCompression);
+            entry.LastWriteTime = NoTime;
+            await using var stream = await entry.OpenAsync(cancel);
+            await stream.WriteAsync(bytes, cancel);
+        }
+    }
+
+    // What is wrong with a part that is not built does not stop this one.
+    private static string? BlockerOf(Workspace workspace, PlannedPack plan, BuildAsk ask)
+    {
+        var layers = ask == new BuildAsk() ? null : plan.Pack.Files.Where(ask.Holds(workspace)).SelectMany(f => f.Picture.Places).ToHashSet();
+        return plan.Pack.Blockers.FirstOrDefault(b => layers is null || layers.Contains(b.Layer))?.Sentence;
+    }
+
+    private void Begin(int id, Workspace workspace, BuildAsk ask)
+    {
+        var stop = running[id] = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping);
+        _ = Task.Run(() => RunAsync(id, workspace, ask, stop.Token), CancellationToken.None);
+    }
+
+    private async Task RunAsync(int id, Workspace workspace, BuildAsk ask, CancellationToken cancel)
     {
         try
         {
-            var plan = await open.PlanAsync(workspace, cancel);
-            var before = plan.Drawn.Keys.ToHashSet();
+            var holds = ask.Holds(workspace);
+            HashSet<string>? before = null;
+            PlannedPack plan;
             while (true)
             {
                 var change = desk.Changed;
                 // The files of one layer become known when its crop is; so look, plan and queue until nothing is missing.
                 plan = await open.PlanAsync(workspace, cancel);
-                await builds.ProgressAsync(id, plan.FilesDrawn, plan.Drawn.Keys.Count(k => !before.Contains(k)), cancel);
-                if (await open.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel))
+                before ??= [.. plan.Drawn.Keys];
+                var wanted = plan.Pack.Files.Where(holds).ToList();
+                await builds.ProgressAsync(id, wanted.Count(f => plan.Drawn.ContainsKey(f.Key.Hex)),
+                    wanted.Select(f => f.Key.Hex).Distinct().Count(k => plan.Drawn.ContainsKey(k) && !before.Contains(k)), cancel);
+                if (await open.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel, holds))
                 {
                     break;
                 }
                 await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
-                cancel.ThrowIfCancellationRequested();
+                await Task.Delay(Pause, cancel);
             }
-            if (plan.Pack.Blockers.FirstOrDefault() is { } blocker)
+            if (BlockerOf(workspace, plan, ask) is { } blocker)
             {
-                await builds.EndAsync(id, "failed", blocker.Sentence, 0, 0, null, cancel);
+                await builds.EndAsync(id, "failed", blocker, [], cancel);
                 return;
             }
-            var (zip, files, weight, missing) = await ZipAsync(workspace, plan, cancel);
-            await builds.EndAsync(id, "done", missing == 0 ? null : $"{missing} of the files could not be drawn; manifest.json names them.",
-                files, weight, await blobs.PutAsync(zip, cancel), cancel);
+            var (files, missing) = await FilesAsync(workspace, plan, [.. plan.Pack.Files.Where(holds)], cancel);
+            await builds.EndAsync(id, "done", missing == 0 ? null : $"{missing} of the files could not be made; manifest.json names them.", files, cancel);
         }
         catch (OperationCanceledException)
         {
-            await builds.EndAsync(id, "cancelled", "It was cancelled. What is drawn already is kept.", 0, 0, null, default);
+            // A stop of the server leaves it as running, and the next start goes on with it.
+            if (!lifetime.ApplicationStopping.IsCancellationRequested)
+            {
+                await builds.EndAsync(id, "cancelled", "It was cancelled. What is drawn already is kept.", [], default);
+            }
         }
         catch (Exception e)
         {
             log.LogError(e, "Build {Build} failed", id);
-            await builds.EndAsync(id, "failed", "Something went wrong in Kalypto; its log says what. Build again.", 0, 0, null, default);
+            await builds.EndAsync(id, "failed", "Something went wrong in Kalypto; its log says what. Build again.", [], default);
         }
         finally
         {
@@ -94,11 +145,11 @@ public sealed class BuildPack(
         }
     }
 
-    private async Task<(byte[] Zip, int Files, long Weight, int Missing)> ZipAsync(Workspace workspace, PlannedPack plan, CancellationToken cancel)
+    private async Task<(List<BuildFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, CancellationToken cancel)
     {
         var built = new List<BuiltFile>();
         var missing = new List<(PlannedFile, string)>();
-        foreach (var file in plan.Pack.Files)
+        foreach (var file in part)
         {
             var row = plan.Drawn[file.Key.Hex];
             if (row.Sha256 is { } sha256)
@@ -110,29 +161,12 @@ public sealed class BuildPack(
                 missing.Add((file, row.Failure ?? "It could not be drawn."));
             }
         }
-        var texts = plan.Pack.SideFiles.Select(f => (f.Path, Bytes: Encoding.UTF8.GetBytes(f.Text)))
-            .Append((Path: "manifest.json", Bytes: Manifest.Write(workspace.Row.Name, built, missing)));
-        var paths = built.Select(f => (f.File.Path, Bytes: (byte[]?)null, f.File.Key))
-            .Concat(texts.Select(t => (t.Path, Bytes: (byte[]?)t.Bytes, Key: default(Core.Designs.Fingerprint))))
-            .OrderBy(f => f.Path, StringComparer.Ordinal);
-        var weight = 0L;
-        var files = 0;
-        using var stream = new MemoryStream();
-        using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+        var files = built.Select(b => new BuildFile(b.File.Path, b.Sha256, b.Bytes)).ToList();
+        // What goes with the pictures names only those that are there.
+        foreach (var (path, bytes) in plan.Pack.SideFilesOf([.. built.Select(b => b.File)]).Select(f => (f.Path, f.Bytes())).Append(("manifest.json", Manifest.Write(workspace.Row.Name, built, missing))))
         {
-            foreach (var (path, bytes, key) in paths)
-            {
-                var content = bytes ?? await drawings.BytesAsync(key.Hex, cancel)
-                    ?? throw new InvalidOperationException($"The picture of {path} is gone from the store.");
-                // Pictures are compressed already.
-                var entry = zip.CreateEntry(path, CompressionLevel.NoCompression);
-                entry.LastWriteTime = NoTime;
-                await using var target = await entry.OpenAsync(cancel);
-                await target.WriteAsync(content, cancel);
-                weight += content.Length;
-                files++;
-            }
+            files.Add(new(path, await blobs.PutAsync(bytes, cancel), bytes.Length));
         }
-        return (stream.ToArray(), files, weight, missing.Count);
+        return (files, missing.Count);
     }
 }

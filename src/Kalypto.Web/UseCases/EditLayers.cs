@@ -54,7 +54,7 @@ public sealed class EditLayers(EditStore edits)
     /// <returns>What was not understood; when there is any, nothing was changed.</returns>
     public async Task<IReadOnlyList<TagMistake>> TagAsync(Workspace workspace, string who, IReadOnlyList<LayerRef> layers, string text, CancellationToken cancel)
     {
-        var line = TagLine.Parse(text);
+        var line = TagLine.Parse(text, workspace.Recipes.OwnKinds);
         if (line.Mistakes.IsEmpty && !line.IsEmpty)
         {
             var label = $"Tag {Layers(workspace, layers)}: {text.Trim()}";

@@ -22,9 +22,18 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
     {
         var (row, state) = DesignOf(file.Picture.Ref);
         var source = file.Source;
-        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, state.Isolate(state.Layers[file.Picture.Ref.Ordinal]).Without,
-            ArrangementOf(row, state, file.Picture.Ref.Ordinal),
-            new(source.X, source.Y, source.Width, source.Height, file.Width, file.Height, Quick: false));
+        var onScreen = file.Picture.KeyWithGround != file.Picture.Key;
+        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, onScreen ? [] : state.Isolate(state.Layers[file.Picture.Ref.Ordinal]).Without,
+            onScreen ? row.Arrangement : ArrangementOf(row, state, file.Picture.Ref.Ordinal),
+            new(source.X, source.Y, source.Width, source.Height, file.Width, file.Height, Quick: false)
+            {
+                Format = file.Ask.Format.ToString(),
+                Ground = file.Ground,
+                PointsWide = file.Ask.Source.Width,
+                PointsTall = file.Ask.Source.Height,
+                Credit = file.Credit.IsEmpty ? null : file.Credit,
+                OnScreen = onScreen,
+            });
     }
 
     /// <summary>A quick picture for the pages, that fits into a square.</summary>

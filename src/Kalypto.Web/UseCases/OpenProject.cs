@@ -1,6 +1,8 @@
+using System.Collections.Concurrent;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Kalypto.Web.Desk;
 
@@ -9,6 +11,11 @@ namespace Kalypto.Web.UseCases;
 /// <summary>Loads a project and plans its pack.</summary>
 public sealed class OpenProject(ProjectStore projects, DesignStore designs, EditStore edits, DrawingCache cache, DrawingDesk desk, ILogger<OpenProject> log)
 {
+    private const int MostBooks = 200;
+
+    // The same text gives the same book, which remembers what it worked out.
+    private static readonly ConcurrentDictionary<string, RecipeBook> Recipes = new(StringComparer.Ordinal);
+
     /// <summary>Loads a project; null when there is none of that number.</summary>
     public async Task<Workspace?> LoadAsync(int id, CancellationToken cancel)
     {
@@ -23,29 +30,35 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         }
         var repeats = cache.RepeatsOf(id, [.. drawings.Select(d => (d.Row.Id, d.Drawing))]);
         var marks = repeats.Shared(drawings.ToDictionary(d => d.Row.Id, d => d.Marks));
+        var recipes = Recipes.GetOrAdd(row.Recipes, RecipeBookJson.Read);
         return new(
-            row, [.. drawings.Select(d => (d.Row, new DesignState(d.Row.Id, d.Row.Name, d.Row.DrawnAt, d.Drawing, marks[d.Row.Id])))],
+            row, [.. drawings.Select(d => (d.Row, new DesignState(d.Row.Id, d.Row.Name, d.Row.DrawnAt, d.Drawing, marks[d.Row.Id]) { Recipes = recipes }))],
             [.. AllPlatforms.List.Where(p => row.Platforms.Contains(p.Id))], repeats);
     }
 
     /// <summary>Plans the pack, with all that is known of it by now.</summary>
     public async Task<PlannedPack> PlanAsync(Workspace workspace, CancellationToken cancel)
     {
+        if (Recipes.Count > MostBooks)
+        {
+            Recipes.Clear();
+        }
         var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
-            .SelectMany(m => m.Value.Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => d.Isolate(l).Key));
+            .SelectMany(m => d.SaidOf(d.Layers[m.Key]).Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => d.Isolate(l).Key));
         var looks = await desk.LooksAsync([.. shipped], cancel);
-        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor);
+        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor) { Weight = desk.WeightOf };
         var pack = planner.Plan(workspace.States, workspace.Platforms);
         return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }
 
     /// <summary>Queues everything of the pack that is not drawn yet: looks first, then files as their crops become known.</summary>
     /// <returns>True when nothing is left to draw.</returns>
-    public async Task<bool> DrawAheadAsync(Workspace workspace, PlannedPack plan, int priority, CancellationToken cancel)
+    public async Task<bool> DrawAheadAsync(Workspace workspace, PlannedPack plan, int priority, CancellationToken cancel, Func<PlannedFile, bool>? part = null)
     {
         var jobs = new Jobs(workspace, desk);
-        var looks = plan.Pack.Pictures.Where(p => p.CropIsGuess).Select(jobs.Look).ToList();
-        var files = plan.Pack.Files.Where(f => !f.Picture.CropIsGuess && !plan.Drawn.ContainsKey(f.Key.Hex)).Select(jobs.File).ToList();
+        var pictures = part is null ? null : plan.Pack.Files.Where(part).Select(f => f.Picture.Ref).ToHashSet();
+        var looks = plan.Pack.Pictures.Where(p => p.CropIsGuess && (pictures is null || pictures.Contains(p.Ref))).Select(jobs.Look).ToList();
+        var files = plan.Pack.Files.Where(f => !f.Picture.CropIsGuess && part?.Invoke(f) != false && !plan.Drawn.ContainsKey(f.Key.Hex)).Select(jobs.File).ToList();
         await desk.QueueLooksAsync(looks, priority, cancel);
         await desk.QueueAsync(files, priority + 1, cancel);
         return looks.Count == 0 && files.Count == 0;

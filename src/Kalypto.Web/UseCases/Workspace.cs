@@ -17,6 +17,16 @@ public sealed record Workspace(
     /// <summary>The designs alone.</summary>
     public IReadOnlyList<DesignState> States => [.. Designs.Select(d => d.State)];
 
+    /// <summary>What the project says of how its pictures are made.</summary>
+    public Core.Tagging.RecipeBook Recipes => States.Count > 0 ? States[0].Recipes : Core.Tagging.RecipeBookJson.Read(Row.Recipes);
+
+    /// <summary>The same with other recipes, as it would be after a change.</summary>
+    public Workspace With(Core.Tagging.RecipeBook recipes) => this with
+    {
+        Row = Row with { Recipes = Core.Tagging.RecipeBookJson.Write(recipes) },
+        Designs = [.. Designs.Select(d => (d.Row, d.State with { Recipes = recipes }))],
+    };
+
     /// <summary>One design; null when there is none of that number.</summary>
     public (DesignRow Row, DesignState State)? FindDesign(int design)
     {

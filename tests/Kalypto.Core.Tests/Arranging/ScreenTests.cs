@@ -103,6 +103,6 @@ public class ScreenTests
         var design = Svg.Measure($"<g id='Artwork'>{inside}</g>").State(("p1", "Ship"));
         Assert.True(design.Measured.IsNeedlessOuter(design.Measured.Drawing.Layer("Artwork")));
         var picture = new PackPlanner(new("engine"), _ => new Look(new Box(1, 1, 9, 9), null)).PictureOf(design, design.Measured.Drawing.Layer("p1"));
-        Assert.Equal("", picture.Folder);
+        Assert.Equal("", picture.Making.FolderPath);
     }
 }

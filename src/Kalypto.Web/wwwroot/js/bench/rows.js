@@ -9,7 +9,7 @@ window.benchRows = {
     for (const row of answer.rows) {
       // What is empty or false was left out on the way.
       this.byOrdinal.set(row.ordinal, {
-        drawnName: row.name, notNamed: false, coveredBy: null, hasChildren: false, kind: '', kindIsSaid: false, tags: [], made: '', madeIsSaid: false,
+        drawnName: row.name, notNamed: false, coveredBy: null, hasChildren: false, kind: '', kindIsSaid: false, tags: [], drawnTags: '', made: '', madeIsSaid: false,
         box: null, ink: null, files: 0, bytes: 0, isEstimate: false, weight: '–', madeWith: null, findings: [], hidden: false, combined: false, places: 0,
         apart: false, suggestion: null, ...row,
       });
@@ -234,7 +234,7 @@ window.benchRows = {
       return this.opened.includes(row.ordinal) && !!this.details[row.ordinal];
     },
     detailOf(row) {
-      return this.details[row.ordinal] ?? { scales: [], paths: [], names: [], places: [], states: [] };
+      return this.details[row.ordinal] ?? { scales: [], paths: [], names: [], places: [], states: [], values: [], shape: null };
     },
     shownWidth(file) {
       return Math.min(file.width, 160);

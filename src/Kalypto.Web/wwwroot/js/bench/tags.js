@@ -3,6 +3,9 @@ window.benchParts.push({
   words: kalypto.read('tag-words'),
   line: '',
   lineIsActive: false,
+  // Lines that were typed before, newest last; Up and Down go through them.
+  typedBefore: JSON.parse(localStorage.getItem('kalypto-tags') ?? '[]'),
+  typedAt: -1,
   effect: '',
   mistakes: [],
 
@@ -58,6 +61,7 @@ window.benchParts.push({
       event.preventDefault();
       clearTimeout(this.timers.line);
       if (this.line.trim() && await this.edit({ tags: this.line }) && !this.mistakes.length) {
+        this.remember(this.line.trim());
         this.line = '';
         this.effect = '';
         this.focusRows();
@@ -65,9 +69,20 @@ window.benchParts.push({
     } else if (event.key === 'Tab' && this.completions.length && this.line.trim() && !this.line.endsWith(' ')) {
       event.preventDefault();
       this.complete(this.completions[0]);
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      const { length } = this.typedBefore;
+      this.typedAt = Math.min(length, Math.max(0, (this.typedAt < 0 ? length : this.typedAt) + (event.key === 'ArrowUp' ? -1 : 1)));
+      this.line = this.typedBefore[this.typedAt] ?? '';
+      this.lineChanged();
     } else if (event.key === 'Escape') {
       this.focusRows();
     }
+  },
+  remember(line) {
+    this.typedBefore = [...this.typedBefore.filter(l => l !== line), line].slice(-30);
+    this.typedAt = -1;
+    localStorage.setItem('kalypto-tags', JSON.stringify(this.typedBefore));
   },
   takeAway(tag) {
     this.edit({ tags: tag.startsWith('-') ? tag.slice(1) : `-${tag.split(':')[0]}` });

@@ -1,0 +1,17 @@
+using Kalypto.Core.Formats;
+
+namespace Kalypto.Core.Checking;
+
+/// <summary>A layer that is asked for as an Android vector and has something in it that vectors cannot show.</summary>
+public sealed class CannotBeVector : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "not as a vector";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
+        .Where(p => p.NoVector is not null)
+        .Select(p => new Finding(Name, Severity.Hint, p.Ref,
+            $"“{p.LayerName}” on {p.ScreenName} cannot be an Android vector, for {p.NoVector}; {(plan.Platforms.Any(f => f.Id == "android") ? "it ships in densities instead" : "no such file is made")}.",
+            new("Do not ask for a vector", Tags: $"-{Format.Vector}")));
+}

@@ -1,0 +1,38 @@
+using Kalypto.Core.Packing;
+
+namespace Kalypto.Core.Checking;
+
+/// <summary>A pack, or all files of a kind, that weighs more than the project allows itself.</summary>
+public sealed class OverBudget : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "weight over budget";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Run(CheckedPlan plan)
+    {
+        if (plan.Designs.Count == 0 || plan.Files.IsEmpty)
+        {
+            yield break;
+        }
+        var book = plan.Designs[0].Recipes;
+        if (book.Budget is { } whole && Sum(plan, plan.Files) is var all && all > whole)
+        {
+            yield return new(Name, Severity.Warning, Heaviest(plan, plan.Files), $"The pack weighs {Text(all)}, {Text(all - whole)} over the project's budget of {Text(whole)}.");
+        }
+        foreach (var (kind, most) in book.KindBudgets)
+        {
+            var files = plan.Files.Where(f => f.Picture.Making.Kind == kind).ToList();
+            if (Sum(plan, files) is var weight && weight > most)
+            {
+                yield return new(Name, Severity.Warning, Heaviest(plan, files), $"All files of the kind {kind} weigh {Text(weight)}, {Text(weight - most)} over their budget of {Text(most)}.");
+            }
+        }
+    }
+
+    private static long Sum(CheckedPlan plan, IEnumerable<PlannedFile> files) => files.Sum(plan.Weight);
+
+    private static Designs.LayerRef Heaviest(CheckedPlan plan, IEnumerable<PlannedFile> files) => files.GroupBy(f => f.Picture.Ref).MaxBy(g => g.Sum(plan.Weight))!.Key;
+
+    private static string Text(long bytes) => bytes >= 1_000_000 ? $"{Designs.Numbers.Text(bytes / 1e6, 1)} MB" : $"{Designs.Numbers.Text(Math.Ceiling(bytes / 1000.0), 0)} kB";
+}

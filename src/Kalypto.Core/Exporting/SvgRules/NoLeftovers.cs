@@ -1,0 +1,54 @@
+using System.Collections.Frozen;
+
+namespace Kalypto.Core.Exporting.SvgRules;
+
+/// <summary>Drops what drawing programs leave and nothing draws: their own attributes, descriptions, empty groups, ids that nobody refers to.</summary>
+internal sealed class NoLeftovers : ISvgRule
+{
+    private static readonly FrozenSet<string> NotDrawn = FrozenSet.Create("metadata", "title", "desc", "script", "style", "view", "animate", "animateTransform", "animateMotion", "set");
+
+    private static readonly FrozenSet<string> NotNeeded = FrozenSet.Create(
+        "class", "version", "baseProfile", "enable-background", "role", "tabindex", "focusable", "lang", "xml:lang", "xml:space", "label", "zoomAndPan",
+        "requiredFeatures", "requiredExtensions", "systemLanguage", "contentScriptType", "contentStyleType");
+
+    public void Apply(ExportNode root, int decimals)
+    {
+        var used = References.In(root);
+        foreach (var node in root.SelfAndDescendants().ToList())
+        {
+            var inText = node.Name is "text" or "tspan" or "textPath";
+            node.Attributes.RemoveAll(a => a.Key.StartsWith("data-", StringComparison.Ordinal) || a.Key.StartsWith("aria-", StringComparison.Ordinal)
+                || a.Key.StartsWith("on", StringComparison.Ordinal) || NotNeeded.Contains(a.Key) && !(inText && a.Key == "xml:space")
+                || a.Key == "id" && !used.Contains(a.Value) || a.Value.Length == 0);
+            // Nothing outside can be reached from a file of its own.
+            if (node.Name == "a")
+            {
+                node.Name = "g";
+                node.Attributes.RemoveAll(a => a.Key is "href" or "target");
+            }
+            node.Children.RemoveAll(c => NotDrawn.Contains(c.Name) || c.IsText && !inText);
+        }
+        RemoveHidden(root);
+    }
+
+    private static void RemoveHidden(ExportNode node)
+    {
+        foreach (var child in node.Elements)
+        {
+            RemoveHidden(child);
+        }
+        node.Children.RemoveAll(c => !c.IsText && c["id"] is null && (c["display"] == "none" || IsEmptyGroup(c) || IsEmptyShape(c)));
+    }
+
+    private static bool IsEmptyGroup(ExportNode node) => node.Name is "g" or "defs" && node.Children.Count == 0 && node["filter"] is null or "none";
+
+    private static bool IsEmptyShape(ExportNode node) => node.Name switch
+    {
+        "path" => node["d"] is null or "none" || Designs.PathData.Start(node["d"]!) is null,
+        "rect" or "image" => node["width"] is "0" || node["height"] is "0",
+        "circle" => node["r"] is null or "0",
+        "ellipse" => node["rx"] is "0" || node["ry"] is "0",
+        "polygon" or "polyline" => string.IsNullOrWhiteSpace(node["points"]),
+        _ => false,
+    };
+}

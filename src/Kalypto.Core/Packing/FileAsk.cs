@@ -1,0 +1,54 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Packing;
+
+/// <summary>A file that a platform wants of a picture.</summary>
+/// <param name="Path">Where it goes in the pack, with slashes.</param>
+/// <param name="Format">Its format and quality.</param>
+/// <param name="Scale">px per pt; 1x for formats that are drawn of shapes.</param>
+/// <param name="Width">Width in px.</param>
+/// <param name="Height">Height in px.</param>
+/// <param name="Source">The rectangle to show, in pt.</param>
+/// <param name="Ground">The colour under it, <c>#rrggbb</c>; null for none beside what the picture itself asks.</param>
+public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Width, int Height, Box Source, string? Ground = null)
+{
+    /// <summary>A file at a scale.</summary>
+    public static FileAsk At(string path, FormatAsk format, Scale scale, Box crop)
+    {
+        var (width, height) = (scale.Pixels(crop.Width), scale.Pixels(crop.Height));
+        // The fraction that rounding up the px adds is drawn too.
+        return new(path, format, scale, width, height, new(crop.X, crop.Y, width / scale.Factor, height / scale.Factor));
+    }
+
+    /// <summary>A file of a width in px.</summary>
+    public static FileAsk Wide(string path, FormatAsk format, int wide, Box crop)
+    {
+        var scale = new Scale(wide / crop.Width);
+        var height = Math.Max(1, scale.Pixels(crop.Height));
+        return new(path, format, scale, wide, height, crop with { Height = height / scale.Factor });
+    }
+
+    /// <summary>A file of a height in px.</summary>
+    public static FileAsk Tall(string path, FormatAsk format, int tall, Box crop)
+    {
+        var scale = new Scale(tall / crop.Height);
+        var width = Math.Max(1, scale.Pixels(crop.Width));
+        return new(path, format, scale, width, tall, crop with { Width = width / scale.Factor });
+    }
+
+    /// <summary>A square file: the crop in the middle of it, taking up a share of its side.</summary>
+    /// <param name="path">Where it goes.</param>
+    /// <param name="format">Its format.</param>
+    /// <param name="side">px.</param>
+    /// <param name="crop">The crop in pt.</param>
+    /// <param name="share">How much of the side the longer side of the crop takes up, up to 1.</param>
+    /// <param name="ground">The colour under it, or null.</param>
+    public static FileAsk Square(string path, FormatAsk format, int side, Box crop, double share = 1, string? ground = null)
+    {
+        var points = Math.Max(crop.Width, crop.Height) / share;
+        return new(path, format, new(side / points), side, side,
+            new(crop.X - (points - crop.Width) / 2, crop.Y - (points - crop.Height) / 2, points, points), ground);
+    }
+}

@@ -1,0 +1,71 @@
+using System.Text;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Platforms;
+
+/// <summary>Flutter: <c>assets/name.png</c> with <c>2.0x/</c> and <c>3.0x/</c> beside it, and the lines for pubspec.yaml (Adding assets and images).</summary>
+public sealed class Flutter : IPlatform
+{
+    private static readonly Scale[] Usual = [new(1), new(2), new(3)];
+
+    /// <inheritdoc/>
+    public string Id => "flutter";
+
+    /// <inheritdoc/>
+    public string Name => "Flutter";
+
+    /// <inheritdoc/>
+    public string Scales => "1·2·3x";
+
+    /// <inheritdoc/>
+    public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.WebP || format == Format.Gif || format == Format.Svg;
+
+    /// <inheritdoc/>
+    public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "_", PlatformNames.Longest);
+
+    /// <inheritdoc/>
+    public string? Refusal(string name) => FileSystems.Refusal(name);
+
+    /// <inheritdoc/>
+    public string Accepted(string name) => FileSystems.Accepted(name, "_");
+
+    /// <inheritdoc/>
+    public string Place(Picture picture, string name) => $"{FolderOf(picture.MakingFor(Id))}{name}";
+
+    /// <inheritdoc/>
+    public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
+    {
+        var folder = FolderOf(ask.Making);
+        return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
+            (_, scale, ending) => $"{folder}{(scale.Factor == 1 ? "" : $"{Factor(scale)}x/")}{ask.Name}{ending}",
+            (_, size, ending) => $"{folder}{ask.Name}_{size}{ending}", (_, ending) => $"{folder}{ask.Name}{ending}");
+    }
+
+    /// <inheritdoc/>
+    public IEnumerable<SideFile> SideFiles(PlatformPack pack)
+    {
+        if (pack.Files.IsEmpty)
+        {
+            yield break;
+        }
+        // The plain name stands for all its scales; a picture without 1x is named all the same.
+        var assets = pack.Files.Select(f => (f.Picture, Path: System.Text.RegularExpressions.Regex.Replace(f.Path["flutter/".Length..], @"\d+\.\d+x/(?=[^/]+$)", ""))).DistinctBy(a => a.Path).ToList();
+        yield return new(Id, "flutter/pubspec-assets.yaml", () =>
+        {
+            var yaml = new StringBuilder("flutter:\n  assets:\n");
+            foreach (var (_, path) in assets)
+            {
+                yaml.Append("    - ").Append(path).Append('\n');
+            }
+            return yaml.ToString();
+        });
+        yield return CodeNames.Dart(Id, "flutter/lib/pictures.dart", this, assets.DistinctBy(a => a.Picture).Select(a => (a.Picture, a.Path)));
+    }
+
+    private static string FolderOf(Making making) => $"flutter/assets/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}";
+
+    private static string Factor(Scale scale) => scale.Factor.ToString("0.0##", System.Globalization.CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,52 @@
+using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Platforms;
+
+/// <summary>Plain folders for everything else: one folder a scale, a format, both or neither, with a suffix of the team's own.</summary>
+public sealed class Folders : IPlatform
+{
+    /// <summary>The id, for what depends on the layout of folders.</summary>
+    public const string PlatformId = "folders";
+
+    private static readonly Scale[] Usual = [new(1), new(2), new(3)];
+
+    /// <inheritdoc/>
+    public string Id => PlatformId;
+
+    /// <inheritdoc/>
+    public string Name => "Plain folders";
+
+    /// <inheritdoc/>
+    public string Scales => "own scales";
+
+    /// <inheritdoc/>
+    public bool Takes(Format format) => true;
+
+    /// <inheritdoc/>
+    public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "-", PlatformNames.Longest);
+
+    /// <inheritdoc/>
+    public string? Refusal(string name) => FileSystems.Refusal(name);
+
+    /// <inheritdoc/>
+    public string Accepted(string name) => FileSystems.Accepted(name, "-");
+
+    /// <inheritdoc/>
+    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making ? $"folders/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}{name}" : name;
+
+    /// <inheritdoc/>
+    public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
+    {
+        string Base(FormatAsk format, string? scale) =>
+            $"folders/{(ask.Layout.ByFormat ? format.Format.Id + "/" : "")}{(ask.Layout.ByScale && scale is not null ? scale + "/" : "")}{ask.Folder}{ask.Name}";
+        return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
+            (format, scale, ending) => $"{Base(format, scale.ToString())}{(ask.Layout.ByScale || scale.Factor == 1 ? "" : ask.Layout.ScaleSuffix.Replace("{}", scale.ToString(), StringComparison.Ordinal))}{ending}",
+            (format, size, ending) => $"{Base(format, null)}-{size}{ending}", (format, ending) => $"{Base(format, null)}{ending}");
+    }
+
+    /// <inheritdoc/>
+    public IEnumerable<SideFile> SideFiles(PlatformPack pack) => [];
+}

@@ -1,0 +1,60 @@
+using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Platforms;
+
+/// <summary>Works out the files of a picture in every format and size that is asked of it.</summary>
+internal static class Sized
+{
+    private static readonly FormatAsk PngAsk = new(Format.Png);
+
+    /// <summary>One file a format and size.</summary>
+    /// <param name="ask">The picture.</param>
+    /// <param name="takes">The formats that are made at all.</param>
+    /// <param name="scales">The scales made.</param>
+    /// <param name="atScale">The path of a file at a scale; the third is what the name ends in, with the dot.</param>
+    /// <param name="atSize">The path of a file of a width or height, such as <c>480w</c>.</param>
+    /// <param name="alone">The path of a file that serves all scales.</param>
+    public static IEnumerable<FileAsk> Files(
+        PictureAsk ask, Func<Format, bool> takes, IEnumerable<Scale> scales,
+        Func<FormatAsk, Scale, string, string> atScale, Func<FormatAsk, string, string, string> atSize, Func<FormatAsk, string, string> alone)
+    {
+        var (making, crop) = (ask.Making, ask.Crop);
+        var list = scales as IReadOnlyList<Scale> ?? [.. scales];
+        foreach (var format in making.Formats.Where(f => takes(f.Format)))
+        {
+            var ending = Ending(format, making);
+            if (format.Format.IsVector)
+            {
+                yield return FileAsk.At(alone(format, ending), format, new(1), crop);
+                continue;
+            }
+            if (format.Format == Format.Ico)
+            {
+                yield return FileAsk.Square(alone(format, ending), format, 48, crop);
+                continue;
+            }
+            foreach (var scale in list)
+            {
+                yield return FileAsk.At(atScale(format, scale, ending), format, scale, crop);
+            }
+            foreach (var wide in making.Wide)
+            {
+                yield return FileAsk.Wide(atSize(format, $"{wide}w", ending), format, wide, crop);
+            }
+            foreach (var tall in making.Tall)
+            {
+                yield return FileAsk.Tall(atSize(format, $"{tall}h", ending), format, tall, crop);
+            }
+        }
+    }
+
+    /// <summary>A square PNG.</summary>
+    public static FileAsk Square(string path, int side, PictureAsk ask, double share = 1, bool opaque = false) =>
+        FileAsk.Square(path, PngAsk, side, ask.Crop, share, opaque ? (ask.Making.Ground as Ground.Colour)?.Hex ?? "#ffffff" : null);
+
+    // Two files of one ending need two names.
+    private static string Ending(FormatAsk ask, Making making) =>
+        (ask.Format == Format.Png8 && making.Makes(Format.Png) ? "-8bit" : "") + ask.Format.Extension;
+}

@@ -1,0 +1,62 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Exporting;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Reading;
+
+namespace Kalypto.Core.Rendering;
+
+/// <summary>Makes the file of a layer in any format: those of text are written here, all others the renderer makes.</summary>
+public static class FileMaking
+{
+    /// <summary>Makes a file.</summary>
+    /// <param name="renderer">Draws and encodes.</param>
+    /// <param name="isolation">The layer.</param>
+    /// <param name="crop">The rectangle to show, in drawing units.</param>
+    /// <param name="points">The size of the crop in pt.</param>
+    /// <param name="pixels">The size of the file in px.</param>
+    /// <param name="ask">Its format and quality.</param>
+    /// <param name="ground">The colour under it, <c>#rrggbb</c>; null for none.</param>
+    /// <param name="credit">Lines that it carries.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public static async Task<Drawn> MakeFileAsync(
+        this IRenderer renderer, Isolation isolation, Box crop, (double Width, double Height) points, (int Width, int Height) pixels,
+        FormatAsk ask, string? ground, CreditLines credit, CancellationToken cancel)
+    {
+        if (ask.Format == Format.Svg)
+        {
+            return ask.Quality is not Quality.Outlines ? Text(SvgExport.Of(isolation, crop, points.Width, points.Height, ground, credit))
+                : await OutlinedAsync(renderer, isolation, crop, ground, drawing => Text(SvgExport.Of(drawing, points.Width, points.Height, credit)), cancel);
+        }
+        if (ask.Format == Format.Vector)
+        {
+            var (text, refusal) = VectorDrawable.Of(isolation, crop, points.Width, points.Height, ground, credit);
+            return text is not null ? Text(text)
+                : refusal!.IsText ? await OutlinedAsync(renderer, isolation, crop, ground, drawing => VectorDrawable.Of(drawing, points.Width, points.Height, credit) switch
+                {
+                    ({ } outlined, _) => Text(outlined),
+                    (_, var still) => Refused(still!),
+                }, cancel)
+                : Refused(refusal);
+        }
+        var (width, height) = ask.Format.IsVector ? points : (pixels.Width, pixels.Height);
+        return await renderer.MakeAsync(new(isolation.Document(crop, width, height, ground), width, height, ask, credit), cancel);
+    }
+
+    private static async Task<Drawn> OutlinedAsync(IRenderer renderer, Isolation isolation, Box crop, string? ground, Func<DrawingTree, Drawn> write, CancellationToken cancel)
+    {
+        var drawn = await renderer.OutlinesAsync(isolation.Document(crop, crop.Width, crop.Height, ground), crop.Width, crop.Height, cancel);
+        try
+        {
+            return drawn.Bytes is null ? drawn : write(DrawingReader.Read(drawn.Bytes, "outlines"));
+        }
+        catch (DrawingRefusedException e)
+        {
+            return new(null, $"Its texts cannot become outlines: {e.Message}");
+        }
+    }
+
+    private static Drawn Text(string text) => new(System.Text.Encoding.UTF8.GetBytes(text), null);
+
+    private static Drawn Refused(VectorRefusal refusal) => new(null, $"It cannot be an Android vector, for {refusal.Why}.");
+}

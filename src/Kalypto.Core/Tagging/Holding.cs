@@ -1,0 +1,34 @@
+using System.Collections.Immutable;
+
+namespace Kalypto.Core.Tagging;
+
+/// <summary>Everything that is said of how a layer is made, nearest first, and thereby whence each value comes.</summary>
+/// <param name="Said">What is said, with who says it.</param>
+public sealed record Holding(ImmutableArray<(Origin Origin, Tags Tags)> Said)
+{
+    /// <summary>Where the formats come from: who gives the list, and the layer when it adds or takes away.</summary>
+    public Origin Formats => Of(t => t.Formats.Count > 0);
+
+    /// <summary>Where the sizes come from.</summary>
+    public Origin Sizes => Of(t => t.SaysSizes);
+
+    /// <summary>Where the crop comes from.</summary>
+    public Origin Crop => Of(t => t.Crop is not null);
+
+    /// <summary>Where the bleed comes from.</summary>
+    public Origin Bleed => Of(t => t.Bleed is not null);
+
+    /// <summary>Where the folder comes from; <see cref="Origin.Usual"/> for the groups that the layer lies in.</summary>
+    public Origin Folder => Of(t => t.Folder is not null);
+
+    /// <summary>Where the word behind the name comes from.</summary>
+    public Origin Suffix => Of(t => t.Suffix is not null);
+
+    /// <summary>Where the ground comes from.</summary>
+    public Origin Ground => Of(t => t.Ground is not null);
+
+    /// <summary>Where it is said whether the credit is written.</summary>
+    public Origin Credit => Of(t => t.Credit is not null);
+
+    private Origin Of(Func<Tags, bool> says) => Said.Where(s => says(s.Tags)).Select(s => s.Origin).FirstOrDefault(Origin.Usual);
+}

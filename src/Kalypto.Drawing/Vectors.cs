@@ -1,0 +1,47 @@
+using System.Text;
+using System.Text.RegularExpressions;
+using Kalypto.Core.Formats;
+using Kalypto.Drawing.Native;
+
+namespace Kalypto.Drawing;
+
+/// <summary>Draws a document into a file of shapes instead of pixels.</summary>
+internal static partial class Vectors
+{
+    /// <summary>A PDF of one page. Fonts are embedded; no date is written, so that equal input gives equal bytes.</summary>
+    /// <param name="document">The document.</param>
+    /// <param name="width">The width of the page in pt.</param>
+    /// <param name="height">The height of the page in pt.</param>
+    /// <param name="credit">Lines that the file carries.</param>
+    public static byte[] Pdf(string document, double width, double height, CreditLines credit)
+    {
+        using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Pdf, width, height);
+        if (!credit.IsEmpty)
+        {
+            surface.SetMetadata(Cairo.Metadata.Author, credit.Author.Length > 0 ? credit.Author : credit.Copyright);
+            surface.SetMetadata(Cairo.Metadata.Subject, credit.ToString());
+        }
+        Draw(document, surface, width, height);
+        var text = Encoding.Latin1.GetString(surface.Finish());
+        // Blanks of the same length: the table of the file counts bytes.
+        return Encoding.Latin1.GetBytes(CreationDate().Replace(text, m => new string(' ', m.Length)));
+    }
+
+    /// <summary>The document as an SVG of plain paths: texts are outlines, styles and repeats are gone.</summary>
+    public static byte[] Outlines(string document, double width, double height)
+    {
+        using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
+        Draw(document, surface, width, height);
+        return surface.Finish();
+    }
+
+    private static void Draw(string document, Cairo.StreamSurface surface, double width, double height)
+    {
+        using var handle = new Rsvg.Handle(document);
+        using var context = new Cairo.Context(surface);
+        handle.Render(context, width, height);
+    }
+
+    [GeneratedRegex(@"/(CreationDate|ModDate) \([^)]*\)")]
+    private static partial Regex CreationDate();
+}

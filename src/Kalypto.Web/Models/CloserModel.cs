@@ -1,0 +1,29 @@
+using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
+using Kalypto.Web.UseCases;
+
+namespace Kalypto.Web.Models;
+
+/// <summary>A file to look at closely, with those that it can be held against.</summary>
+/// <param name="File">The file.</param>
+/// <param name="Ask">Its format and quality as a tag.</param>
+/// <param name="Layer">The name of its picture.</param>
+/// <param name="Link">The row of the layer on the bench.</param>
+/// <param name="Others">The other files of the same picture.</param>
+/// <param name="Points">The size of the picture in pt.</param>
+/// <param name="Drawn">A picture of it that every browser shows, for formats that none does.</param>
+public sealed record CloserModel(DetailFile File, string Ask, string Layer, string Link, IReadOnlyList<DetailFile> Others, double[] Points, string Drawn)
+{
+    /// <summary>Puts it together; null when no planned file has this key.</summary>
+    public static CloserModel? Of(Workspace workspace, PlannedPack plan, string key)
+    {
+        if (plan.Pack.Files.FirstOrDefault(f => f.Key.Hex == key) is not { } file)
+        {
+            return null;
+        }
+        var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
+        var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
+        return new(DetailFile.Of(plan, file), file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
+            [file.Ask.Source.Width, file.Ask.Source.Height], $"/pictures/{workspace.Row.Id}/{file.Picture.Ref.Design}/layer/{file.Picture.Ref.Ordinal}.png?k={row.DraftId}.c");
+    }
+}

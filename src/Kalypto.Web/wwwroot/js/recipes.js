@@ -1,0 +1,201 @@
+// The recipes page: what each kind means, drawn by a layer of the project while it is edited.
+document.addEventListener('alpine:init', () => {
+  const words = kalypto.read('tag-words');
+  const nothing = { effect: '', refusal: '', example: null, isSuggested: false, picture: null, why: '', files: [], weight: '' };
+  Alpine.data('recipes', () => ({
+    model: kalypto.read('recipes'),
+    kindName: 'icon',
+    edited: null,
+    draft: '',
+    refusal: '',
+    preview: nothing,
+    newKind: '',
+    asked: 0,
+    timer: 0,
+
+    init() {
+      const { kinds } = this.model;
+      this.kindName = decodeURIComponent(location.hash.slice(1)) || (kinds.find(k => k.layers) ?? kinds[0]).kind;
+      this.look();
+      kalypto.onChanged(this.project, () => this.refresh());
+    },
+    get project() { return this.$root.dataset.project; },
+    get kind() { return this.model.kinds.find(k => k.kind === this.kindName) ?? null; },
+    get lines() { return this.kind ? this.kind.lines : []; },
+    get budget() { return this.kind ? this.kind.budget : ''; },
+    get isOwn() { return !!this.kind?.isOwn; },
+    get isChanged() { return !!this.kind?.isChanged; },
+    get allWords() { return this.edited === 'all' ? this.draft : this.model.all; },
+    isOpen(kind) { return (kind ? kind.kind : '') === this.kindName; },
+    openKind(kind) {
+      this.kindName = kind.kind;
+      history.replaceState(null, '', `#${encodeURIComponent(kind.kind)}`);
+      this.back();
+    },
+    openProject() {
+      this.kindName = '';
+      this.back();
+    },
+    idOf(line) { return line.platform ?? 'everywhere'; },
+    isEdited(line) { return this.edited === this.idOf(line); },
+    isSame(line) { return !!line.platform && !this.wordsOf(line); },
+    wordsOf(line) { return this.isEdited(line) ? this.draft : line.words; },
+    placeholderOf(line) { return line.platform ? this.lines[0].words : 'nothing is made'; },
+    edit(line) {
+      if (!this.isEdited(line)) {
+        this.edited = this.idOf(line);
+        this.draft = line.words;
+        this.look();
+      }
+    },
+    editAll() {
+      this.edited = 'all';
+      this.draft = this.model.all;
+    },
+    typed(line) {
+      this.edit(line);
+      this.draft = this.$event.target.value;
+      this.look();
+    },
+    typedAll() {
+      this.edited = 'all';
+      this.draft = this.$event.target.value;
+      this.look();
+    },
+    get kept() {
+      return this.edited === 'all' ? this.model.all : this.lines.find(l => this.idOf(l) === this.edited)?.words ?? '';
+    },
+    get isDirty() { return this.edited !== null && this.draft.trim() !== this.kept; },
+    get canKeep() { return this.isDirty && !this.preview.refusal && !this.timer; },
+    get effectText() { return !this.isDirty ? '' : this.preview.refusal ? '' : this.preview.effect ? `This changes ${this.preview.effect}` : ''; },
+    get completions() {
+      const last = this.draft.split(' ').at(-1).replace(/^-/, '');
+      return last && this.isDirty ? words.filter(w => w.form.startsWith(last) && w.form !== last).slice(0, 5) : [];
+    },
+    get pictures() {
+      const shown = this.preview.files.filter(f => f.picture && f.canShow).map(f => f.picture);
+      return shown.length ? [...new Set(shown)].slice(0, 3) : this.preview.picture ? [this.preview.picture] : [];
+    },
+    complete(word) {
+      const parts = this.draft.split(' ');
+      parts[parts.length - 1] = (parts.at(-1).startsWith('-') ? '-' : '') + word.form;
+      this.draft = `${parts.join(' ')} `;
+      this.look();
+    },
+    makes(line, format) {
+      return this.wordsOf(line).split(' ').some(w => w === format || w.startsWith(`${format}:`));
+    },
+    toggleFormat(line) {
+      this.edit(line);
+      const { format } = this.$event.target.dataset;
+      const kept = this.draft.split(' ').filter(w => w && w.replace(/^-/, '').split(':')[0] !== format);
+      this.draft = this.makes(line, format) ? kept.join(' ') : [format, ...kept].join(' ');
+      this.look();
+    },
+    get wish() {
+      return this.edited === 'all' ? { do: 'all', tags: this.draft }
+        : { do: 'words', kind: this.kindName, platform: this.edited === 'everywhere' ? null : this.edited, tags: this.draft };
+    },
+    // Shows what holds now, or what the draft would come to.
+    look() {
+      clearTimeout(this.timer);
+      this.timer = setTimeout(async () => {
+        const asked = ++this.asked;
+        const wish = this.edited !== null ? this.wish : this.kind ? { do: 'words', kind: this.kindName, platform: null, tags: this.lines[0].words } : null;
+        const answer = wish ? await kalypto.post(`/api/projects/${this.project}/recipes/preview`, wish) : nothing;
+        if (asked === this.asked && !answer.failed) {
+          this.refusal = this.isDirty ? answer.refusal ?? '' : this.refusal;
+          this.preview = answer.refusal ? { ...this.preview, refusal: answer.refusal, effect: '' } : { ...answer, refusal: '' };
+        }
+        this.timer = 0;
+      }, 150);
+    },
+    lineKey(event) {
+      if (event.key === 'Enter') {
+        event.preventDefault();
+        if (this.canKeep) {
+          this.keep();
+        }
+      } else if (event.key === 'Escape') {
+        this.back();
+        event.target.blur();
+      } else if (event.key === 'Tab' && this.completions.length && !this.draft.endsWith(' ')) {
+        event.preventDefault();
+        this.complete(this.completions[0]);
+      }
+    },
+    back() {
+      this.edited = null;
+      this.draft = '';
+      this.refusal = '';
+      this.preview = nothing;
+      this.look();
+    },
+    async refresh() {
+      const model = await kalypto.get(`/api/projects/${this.project}/recipes`);
+      if (!model.failed) {
+        const { copyright, author, contact, suffix, byScale, byFormat } = this.model;
+        this.model = { ...model, copyright, author, contact, suffix, byScale, byFormat };
+        this.look();
+      }
+    },
+    async change(wish) {
+      const answer = await kalypto.post(`/api/projects/${this.project}/recipes`, wish);
+      if (answer.failed) {
+        this.refusal = answer.message;
+        return false;
+      }
+      this.refusal = '';
+      this.model = answer;
+      return true;
+    },
+    async keep() {
+      if (await this.change(this.wish)) {
+        this.back();
+      }
+    },
+    async undo() {
+      const answer = await kalypto.post(`/api/projects/${this.project}/recipes/undo`);
+      if (!answer.failed) {
+        this.model = answer;
+        this.back();
+      }
+    },
+    async addKind() {
+      const kind = this.newKind.trim().toLowerCase();
+      if (await this.change({ do: 'add', kind })) {
+        this.newKind = '';
+        this.openKind({ kind });
+      }
+    },
+    async removeKind() {
+      const { kindName, isOwn } = this;
+      if (await this.change({ do: 'remove', kind: kindName }) && isOwn) {
+        this.openKind(this.model.kinds[0]);
+      } else {
+        this.look();
+      }
+    },
+    setBudget() {
+      this.change({ do: 'budget', kind: this.kind ? this.kindName : null, weight: this.$event.target.value });
+    },
+    saveCredit() {
+      const { copyright, author, contact } = this.model;
+      this.change({ do: 'credit', copyright, author, contact });
+    },
+    saveFolders() {
+      const { byScale, byFormat, suffix } = this.model;
+      this.change({ do: 'folders', byScale, byFormat, suffix });
+    },
+    async importFile() {
+      const input = this.$event.target;
+      if (input.files[0]) {
+        await this.change({ do: 'import', json: await input.files[0].text() });
+        input.value = '';
+      }
+    },
+    copyFrom() {
+      this.change({ do: 'copy', from: Number(this.$refs.from.value) });
+    },
+  }));
+});

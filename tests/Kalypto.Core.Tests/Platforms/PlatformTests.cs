@@ -1,0 +1,162 @@
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using System.Xml.Linq;
+using CsCheck;
+using Kalypto.Core.Checking;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Tests.Platforms;
+
+public partial class PlatformTests
+{
+    private static readonly Box Shape = new(10, 10, 24, 24);
+
+    private static Pack Plan(string inside, string platform, RecipeBook? book, params (string Layer, string Tags)[] ships) => new PackPlanner(new("engine"), _ => new Look(Shape, null))
+        .Plan([Svg.Design(inside, Shape, [.. ships.Select(s => (s.Layer, new Mark(Decision.Ship, null, Tags.Parse(s.Tags))))]) with { Recipes = book ?? RecipeBook.Usual }],
+            [AllPlatforms.List.First(p => p.Id == platform)]);
+
+    private static string Paths(Pack pack) => string.Join(' ', pack.Files.Select(f => f.Path));
+
+    private static string Text(Pack pack, string path) => pack.SideFiles.Single(f => f.Path == path).Text;
+
+    private const string Bell = "<path id='bell' d='M10 10h9v9z'/>";
+
+    [Fact]
+    public void The_web_gets_lines_that_name_every_file_a_sprite_and_names_for_code()
+    {
+        var pack = Plan(Bell + "<path id='moon' d='M10 10h5v9z'/>", "web", null, ("bell", "icon to:icons"), ("moon", "photo"));
+        var html = Text(pack, "web/pictures.html");
+        Assert.Contains("<source type=\"image/avif\" srcset=\"moon.avif 1x, moon@2x.avif 2x, moon@3x.avif 3x\">\n  <source type=\"image/webp\"", html, StringComparison.Ordinal);
+        Assert.Contains("<img src=\"moon.jpg\" srcset=\"moon.jpg 1x, moon@2x.jpg 2x, moon@3x.jpg 3x\" width=\"24\" height=\"24\" alt=\"\">", html, StringComparison.Ordinal);
+        Assert.Contains("<img src=\"icons/bell.svg\" width=\"24\"", html, StringComparison.Ordinal);
+        // Every file that a line names is there.
+        var named = SrcNames().Matches(html + Text(pack, "web/pictures.css") + Text(pack, "web/pictures.ts")).Select(m => m.Groups[1].Value).Distinct().ToList();
+        Assert.NotEmpty(named);
+        Assert.All(named, name => Assert.Contains(pack.Files, f => f.Path == "web/" + name));
+        Assert.All(pack.Files, f => Assert.Contains(f.Path[4..], html, StringComparison.Ordinal));
+        Assert.Contains("image-set(", Text(pack, "web/pictures.css"), StringComparison.Ordinal);
+        Assert.Equal("icons-bell", (string?)XDocument.Parse(Text(pack, "web/sprite.svg")).Root!.Elements().Single().Attribute("id"));
+        Assert.Contains("export const bell = \"icons/bell.svg\";", Text(pack, "web/pictures.ts"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Files_of_own_widths_are_told_by_their_width()
+    {
+        var html = Text(Plan(Bell, "web", null, ("bell", "jpeg -png picture wide:480,960")), "web/pictures.html");
+        Assert.Contains("srcset=\"bell-480w.jpg 480w, bell-960w.jpg 960w\"", html, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void One_square_layer_makes_the_icons_of_site_and_apps()
+    {
+        const string Icon = "app-icon over:#173a45";
+        var web = Plan(Bell, "web", null, ("bell", Icon));
+        Assert.Equal("web/apple-touch-icon.png 180, web/favicon.ico 48, web/icon-192.png 192, web/icon-512-maskable.png 512, web/icon-512.png 512",
+            string.Join(", ", web.Files.Select(f => $"{f.Path} {f.Width}")));
+        // What is masked lies in the middle 80 %.
+        Assert.Equal(30, web.Files.First(f => f.Path.Contains("maskable", StringComparison.Ordinal)).Ask.Source.Width, 9);
+        Assert.All(web.Files.Where(f => f.Path.Contains("maskable", StringComparison.Ordinal) || f.Path.Contains("touch", StringComparison.Ordinal)), f => Assert.Equal("#173a45", f.Ground));
+        var icons = JsonDocument.Parse(Text(web, "web/site.webmanifest")).RootElement.GetProperty("icons").EnumerateArray().ToList();
+        Assert.Equal(["any", "any", "maskable"], icons.Select(i => i.GetProperty("purpose").GetString()).Order());
+        Assert.All(icons, i => Assert.Contains(web.Files, f => f.Path == "web/" + i.GetProperty("src").GetString() && $"{f.Width}x{f.Height}" == i.GetProperty("sizes").GetString()));
+        var apple = Plan(Bell, "apple", null, ("bell", Icon));
+        Assert.Equal((1024, "#173a45"), (apple.Files.Single().Width, apple.Files.Single().Ground));
+        var image = JsonDocument.Parse(Text(apple, "apple/Assets.xcassets/AppIcon.appiconset/Contents.json")).RootElement.GetProperty("images")[0];
+        Assert.Equal(("AppIcon.png", "ios", "1024x1024"), (image.GetProperty("filename").GetString(), image.GetProperty("platform").GetString(), image.GetProperty("size").GetString()));
+        var android = Plan(Bell, "android", null, ("bell", Icon));
+        Assert.Equal([48, 72, 96, 108, 144, 162, 192, 216, 324, 432], android.Files.Select(f => f.Width).Order());
+        Assert.Contains("#173A45", Text(android, "android/res/values/ic_launcher_background.xml"), StringComparison.Ordinal);
+        Assert.Contains("@mipmap/ic_launcher_foreground", XDocument.Parse(Text(android, "android/res/mipmap-anydpi-v26/ic_launcher.xml")).ToString(), StringComparison.Ordinal);
+        Assert.Contains("windows/Assets/Square44x44Logo.scale-200.png", Paths(Plan(Bell, "windows", null, ("bell", Icon))), StringComparison.Ordinal);
+        // Two of them would be one file.
+        Assert.NotEmpty(Plan(Bell + "<path id='moon'/>", "web", null, ("bell", Icon), ("moon", Icon)).Blockers);
+    }
+
+    [Fact]
+    public void Apple_keeps_shapes_as_shapes_and_tints_what_has_one_colour()
+    {
+        JsonElement Properties(string inside) => JsonDocument.Parse(Text(Plan(inside, "apple", null, ("bell", "icon")), "apple/Assets.xcassets/bell.imageset/Contents.json")).RootElement.GetProperty("properties");
+        var one = Properties(Bell);
+        Assert.True(one.GetProperty("preserves-vector-representation").GetBoolean());
+        Assert.Equal("template", one.GetProperty("template-rendering-intent").GetString());
+        Assert.False(Properties("<g id='bell'><path d='M0 0h1v1z' fill='red'/><path d='M0 0h1v1z' fill='blue'/></g>").TryGetProperty("template-rendering-intent", out _));
+        Assert.Contains("public static let bell = \"bell\"", Text(Plan(Bell, "apple", null, ("bell", "icon")), "apple/Pictures.swift"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Androids_selector_takes_the_name_and_names_every_state_the_normal_one_last()
+    {
+        var pack = Plan("<g id='buttons'><rect id='book' width='9' height='9'/><rect id='book hover' width='9' height='9'/><rect id='book disabled' width='9' height='9'/></g>",
+            "android", null, ("book", "button state:normal"), ("book hover", "button"), ("book disabled", "button"));
+        Assert.Empty(pack.Blockers);
+        var items = XDocument.Parse(Text(pack, "android/res/drawable/book.xml")).Root!.Elements("item").Select(i => string.Join(' ', i.Attributes().Select(a => $"{a.Name.LocalName}={a.Value}"))).ToList();
+        Assert.Equal(["drawable=@drawable/book_disabled state_enabled=false", "drawable=@drawable/book_hover state_hovered=true", "drawable=@drawable/book_normal"], items);
+        Assert.All(pack.Files, f => Assert.NotEqual("book.png", f.FileName));
+        Assert.Contains("const val bookHover = \"book_hover\"", Text(pack, "android/Pictures.kt"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_android_cannot_draw_of_vectors_ships_in_densities_with_the_reason()
+    {
+        var pack = Plan("<defs><mask id='m'/></defs><path id='bell' d='M0 0h1v1z' mask='url(#m)'/>", "android", null, ("bell", "icon"));
+        Assert.Equal(6, pack.Files.Length);
+        Assert.All(pack.Files, f => Assert.EndsWith(".png", f.Path, StringComparison.Ordinal));
+        Assert.Contains("it has a mask", Assert.Single(pack.Findings, f => f.Check == "not as a vector").Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Windows_and_flutter_get_their_folders_and_lines()
+    {
+        var windows = Plan(Bell, "windows", null, ("bell", "icon"));
+        Assert.Equal("windows/Assets/bell.scale-100.png windows/Assets/bell.scale-125.png windows/Assets/bell.scale-150.png windows/Assets/bell.scale-200.png windows/Assets/bell.scale-400.png", Paths(windows));
+        Assert.Contains("public const string Bell = \"ms-appx:///Assets/bell.png\";", Text(windows, "windows/Pictures.cs"), StringComparison.Ordinal);
+        var flutter = Plan(Bell, "flutter", null, ("bell", "icon to:nav"));
+        Assert.Equal("flutter/assets/nav/2.0x/bell.png flutter/assets/nav/3.0x/bell.png flutter/assets/nav/bell.png", Paths(flutter));
+        Assert.Equal("flutter:\n  assets:\n    - assets/nav/bell.png\n", Text(flutter, "flutter/pubspec-assets.yaml"));
+        Assert.Contains("static const bell = 'assets/nav/bell.png';", Text(flutter, "flutter/lib/pictures.dart"), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(false, false, "@{}", "folders/to/bell.webp folders/to/bell@2x.webp")]
+    [InlineData(true, false, "@{}", "folders/1x/to/bell.webp folders/2x/to/bell.webp")]
+    [InlineData(true, true, "@{}", "folders/webp/1x/to/bell.webp folders/webp/2x/to/bell.webp")]
+    [InlineData(false, false, "_{}", "folders/to/bell.webp folders/to/bell_2x.webp")]
+    public void Plain_folders_are_laid_out_as_the_team_says(bool byScale, bool byFormat, string suffix, string paths) => Assert.Equal(paths,
+        Paths(Plan(Bell, "folders", RecipeBook.Usual with { Layout = new(byScale, byFormat, suffix) }, ("bell", "picture -png webp scale:1x,2x to:to"))));
+
+    [Fact]
+    public void A_platform_that_takes_none_of_the_formats_is_told()
+    {
+        var finding = Assert.Single(Plan(Bell, "android", null, ("bell", "picture -webp svg")).Findings, f => f.Check == "nothing made");
+        Assert.Contains("Android gets no file of “bell”", finding.Sentence, StringComparison.Ordinal);
+        Assert.DoesNotContain(Plan(Bell, "android", null, ("bell", "picture -webp svg " + finding.Fix!.Tags)).Findings, f => f.Check == "nothing made");
+    }
+
+    [Fact]
+    public void Names_for_code_are_legal_and_unique_whatever_the_layers_are_called() => Gen.Select(Gen.String[Gen.Char["aAbB-_ 1éø世"], 1, 6].Array[1, 6], Gen.Int[0, AllPlatforms.List.Count - 2]).Sample((names, at) =>
+    {
+        var platform = AllPlatforms.List[at];
+        var inside = string.Concat(names.Select((n, i) => $"<g id='f{i}'><path id='layer{i}'/></g>"));
+        var design = Svg.Design(inside, Shape, [.. names.Select((n, i) => ($"layer{i}", new Mark(Decision.Ship, n, Tags.Parse("picture png -webp"))))]);
+        var pack = new PackPlanner(new("e"), _ => new Look(Shape, null)).Plan([design], [platform]);
+        if (pack.Files.IsEmpty)
+        {
+            return;
+        }
+        var code = pack.SideFiles.Single(f => f.Path.EndsWith(".ts", StringComparison.Ordinal) || f.Path.EndsWith(".swift", StringComparison.Ordinal) || f.Path.EndsWith(".kt", StringComparison.Ordinal)
+            || f.Path.EndsWith(".cs", StringComparison.Ordinal) || f.Path.EndsWith(".dart", StringComparison.Ordinal)).Text;
+        var identifiers = Identifier().Matches(code).Select(m => m.Groups[1].Value).ToList();
+        Assert.Equal(identifiers.Count, identifiers.Distinct().Count());
+        Assert.NotEmpty(identifiers);
+    }, iter: 200);
+
+    [GeneratedRegex("""(?:src="|srcset="|, |url\("|= ")([\w/@.-]+\.(?:png|jpg|webp|avif|svg))""")]
+    private static partial Regex SrcNames();
+
+    [GeneratedRegex("(?:const string|const val|static let|static const|export const) ([A-Za-z_][A-Za-z0-9_]*) =")]
+    private static partial Regex Identifier();
+}

@@ -1,0 +1,155 @@
+// Recipes, own kinds, tags with a preview, a closer look, and builds of a part.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { unzipSync } from 'fflate';
+import { launch } from './browser.mjs';
+import { serve } from './server.mjs';
+
+let server, browser, page;
+const problems = [];
+
+before(async () => {
+  server = await serve();
+  browser = await launch();
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page.on('pageerror', e => problems.push(e.message));
+  page.on('console', m => m.type() === 'error' && !/409/.test(m.text()) && problems.push(m.text()));
+});
+after(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+const recipe = name => page.locator(`input[aria-label="Recipe ${name}"]`);
+const keep = () => Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.request().method() === 'POST' && r.ok()), page.click('button:has-text("Keep this recipe")')]);
+const paths = () => page.evaluate(async () => (await kalypto.get('/api/projects/1/pack')).files.map(f => f.file.path));
+
+test('a changed recipe says first what it changes, by words and by a living example', async () => {
+  await page.goto(`${server.address}/projects/1/recipes#icon`);
+  assert.equal(await recipe('everywhere').inputValue(), 'svg crop:shape');
+  await page.waitForFunction(() => document.querySelector('.example')?.textContent.includes('web/icons/bell.svg'));
+  await recipe('Web').fill('svg png scale:1x,2x');
+  await page.waitForFunction(() => /1 layer: 2 files more, heavier by/.test(document.querySelector('.effect').textContent));
+  await page.waitForFunction(() => document.querySelector('.example').textContent.includes('web/icons/bell@2x.png'));
+  assert.ok(!(await paths()).includes('web/icons/bell@2x.png'), 'nothing is changed before it is kept');
+  await keep();
+  assert.ok((await paths()).includes('web/icons/bell@2x.png'));
+  assert.match(await page.locator('.kinds button').first().innerText(), /changed/);
+  await page.click('button:has-text("Undo")');
+  await page.waitForFunction(() => document.querySelector('input[aria-label="Recipe Web"]').value === '');
+  assert.ok(!(await paths()).includes('web/icons/bell@2x.png'));
+});
+
+test('a word that a recipe cannot hold is told and kept from being kept', async () => {
+  await recipe('Web').fill('svgg');
+  await page.waitForFunction(() => document.querySelector('.sums [role=alert]').textContent.includes('Did you mean “svg”?'));
+  assert.ok(await page.locator('button:has-text("Keep this recipe")').isDisabled());
+  await recipe('Web').press('Escape');
+  await recipe('Web').focus();
+  await page.click('.recipe-line.open .pill[data-format=webp]');
+  assert.equal(await recipe('Web').inputValue(), 'webp');
+  await recipe('Web').press('Escape');
+});
+
+test('a kind of the team’s own is a word of the tag line and has a recipe', async () => {
+  await page.fill('#kind-new', 'Badge');
+  await page.press('#kind-new', 'Enter');
+  await page.waitForSelector('h2:has-text("badge")');
+  await recipe('everywhere').fill('webp:auto scale:2x to:badges');
+  await page.waitForFunction(() => /same files/.test(document.querySelector('.effect').textContent));
+  await keep();
+  await page.goto(`${server.address}/projects/1/bench/1/1`);
+  await page.waitForSelector('.ledger-row');
+  await page.evaluate(() => Alpine.$data(document.querySelector('.bench')).goTo(benchRows.list.find(r => r.name === 'saturn').ordinal));
+  await page.locator('.rows').focus();
+  await page.keyboard.press('s');
+  await page.keyboard.press('/');
+  await page.keyboard.type('badge ');
+  await page.waitForFunction(() => /1 layer: 1 file more|1 layer: .*fewer/.test(document.querySelector('.tag-head .good').textContent));
+  await Promise.all([page.waitForResponse(/\/edit$/), page.keyboard.press('Enter')]);
+  await page.waitForFunction(() => benchRows.list.find(r => r.name === 'saturn').kind === 'badge');
+  assert.ok((await paths()).includes('web/badges/saturn@2x.webp'));
+  // The line before comes back with the arrow.
+  await page.keyboard.press('/');
+  await page.keyboard.press('ArrowUp');
+  assert.equal(await page.locator('.tag-line input').inputValue(), 'badge');
+  await page.keyboard.press('Escape');
+});
+
+test('an opened row says which value holds and whence, and its box is typed and dragged', async () => {
+  await page.evaluate(() => { const c = Alpine.$data(document.querySelector('.bench')); const row = benchRows.list.find(r => r.name === 'bell'); c.goTo(row.ordinal); return c.toggleOpen(row); });
+  await page.waitForSelector('.held tr');
+  const held = (await page.locator('.held').innerText()).replace(/\s+/g, ' ');
+  assert.match(held, /kind icon said here/);
+  assert.match(held, /made as · Android vector recipe for icon on Android/);
+  assert.match(held, /folder icons\/ said here/);
+  await page.fill('.box-form input[name=w]', '28');
+  await page.fill('.box-form input[name=h]', '28');
+  await page.selectOption('.box-form select', 'top-left');
+  await Promise.all([page.waitForResponse(/\/edit$/), page.click('.box-form button')]);
+  await page.waitForFunction(() => benchRows.list.find(r => r.name === 'bell').size === '28×28');
+  await page.waitForFunction(() => document.querySelector('.box-frame.fixed'));
+  const frame = await page.locator('.box-frame').boundingBox();
+  await page.mouse.move(frame.x + frame.width / 2, frame.y + frame.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(frame.x + frame.width / 2 - 22, frame.y + frame.height / 2 - 22, { steps: 4 });
+  await Promise.all([page.waitForResponse(/\/edit$/), page.mouse.up()]);
+  await page.waitForFunction(() => benchRows.list.find(r => r.name === 'bell').tags.some(t => /^crop:28x28@-\d+,-\d+$/.test(t)));
+});
+
+test('a closer look magnifies a file and holds it against another quality', async () => {
+  await page.goto(`${server.address}/projects/1/pack`);
+  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 60_000 }).catch(async e => { throw new Error(JSON.stringify(await page.evaluate(() => [document.querySelector('.sums').innerText, Alpine.$data(document.querySelector('.pack')).model.files.filter(f => f.file.isEstimate || f.file.failure)])), { cause: e }); });
+  await page.click('.choice button:has-text("list")');
+  await page.selectOption('select[aria-label="Platform"]', 'web');
+  assert.ok((await page.locator('.pack-list tbody tr').allInnerTexts()).every(t => t.startsWith('web/')));
+  await page.click('.pack-list a:has-text("web/moon-phase.png")');
+  await page.waitForSelector('.loupe img');
+  await page.click('.closer button:has-text("4×")');
+  const { width } = await page.locator('.loupe img').first().boundingBox();
+  assert.equal(Math.round(width), 265 * 4);
+  await page.fill('.closer-side input', 'webp:20');
+  await page.click('.closer-side form button');
+  await page.waitForFunction(() => /% lighter · likeness 0\.\d+/.test(document.querySelector('.facts').textContent));
+  const share = () => page.locator('.divider').getAttribute('aria-valuenow');
+  assert.equal(await share(), '50');
+  await page.locator('.divider').press('ArrowRight');
+  assert.equal(await share(), '52');
+  await page.fill('.closer-side input', 'webp:lossless');
+  await page.click('.closer-side form button');
+  await page.waitForFunction(() => /equal in every pixel/.test(document.querySelector('.facts').textContent));
+  await page.fill('.closer-side input', 'gif:60');
+  await page.click('.closer-side form button');
+  await page.waitForFunction(() => /no format with a quality/.test(document.querySelector('.closer-side [role=alert]').textContent));
+});
+
+test('a part is built by itself, with just the files that go with it', async () => {
+  await page.goto(`${server.address}/projects/1/pack`);
+  await page.selectOption('select[aria-label="Platform"]', 'apple');
+  assert.equal(await page.locator('.sums button:has-text("Build only")').innerText(), 'Build only Apple');
+  await page.click('.sums button:has-text("Build only")');
+  await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 120_000 });
+  assert.match(await page.locator('.build').first().innerText(), /only Apple/);
+  const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
+  const names = Object.keys(unzipSync(zip));
+  assert.ok(names.length > 5 && names.every(n => n.startsWith('apple/') || n === 'manifest.json'), names.join(' '));
+});
+
+test('recipes go out as a file and come in again', async () => {
+  await page.goto(`${server.address}/projects/1/recipes`);
+  await page.click('.kinds button:has-text("The whole project")');
+  const json = await (await page.request.get(`${server.address}/projects/1/recipes.json`)).text();
+  assert.equal(JSON.parse(json).kinds.badge.all, 'webp:auto scale:2x to:badges');
+  const bring = text => page.setInputFiles('.file-label input', { name: 'recipes.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await bring(json.replace('"badge"', '"other"'));
+  await page.waitForFunction(() => document.querySelector('.sums [role=alert]').textContent.includes('know no kind “badge”'));
+  await bring('{}');
+  await page.waitForFunction(() => document.querySelector('.sums [role=alert]').textContent.includes('kalypto-recipes'));
+  await Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.ok()), bring(json.replace('scale:2x', 'scale:1x'))]);
+  assert.ok((await paths()).includes('web/badges/saturn.webp'));
+  await page.fill('input[aria-label="Budget of the pack"]', '3kB');
+  await Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.ok()), page.press('input[aria-label="Budget of the pack"]', 'Enter')]);
+  await page.goto(`${server.address}/projects/1/pack`);
+  assert.match(await page.locator('.budget-bar.over').innerText(), /the whole pack/);
+});
+
+test('no page complained in its console', () => assert.deepEqual(problems, []));
