@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Globalization;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
@@ -34,6 +35,28 @@ internal static class Building
         }
         await ComparedWithCommandLineAsync(jobs.Take(60).ToList(), two);
         ComparedWithOptipng(pngs);
+        await ComparedWithPngquantAsync(pngs, two);
+    }
+
+    private static async Task ComparedWithPngquantAsync(List<(Job Job, byte[] Png)> pngs, WorkerRenderer renderer)
+    {
+        if (!Exists("pngquant"))
+        {
+            Report.Line("weight of PNG 8-bit / pngquant", "skipped", "< 1.0 (apt-get install pngquant)", true);
+            return;
+        }
+        var folder = Directory.CreateTempSubdirectory("kalypto-bench-").FullName;
+        var (path, small) = (Path.Combine(folder, "a.png"), Path.Combine(folder, "b.png"));
+        long ours = 0, theirs = 0;
+        foreach (var (job, png) in pngs.Where(p => p.Png.Length < 400_000))
+        {
+            File.WriteAllBytes(path, png);
+            Run("pngquant", "--force", "--output", small, "256", path);
+            ours += (await renderer.MakeAsync(new(job.Document, job.Width, job.Height, new(Format.Png8), CreditLines.None), default)).Bytes!.Length;
+            theirs += new FileInfo(small).Length;
+        }
+        Directory.Delete(folder, recursive: true);
+        Report.Line("weight of PNG 8-bit / pngquant", ((double)ours / theirs).ToString("0.000", CultureInfo.InvariantCulture), "< 1.0", ours < theirs);
     }
 
     private static async Task ComparedWithCommandLineAsync(List<Job> jobs, WorkerRenderer renderer)

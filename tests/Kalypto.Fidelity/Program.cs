@@ -1,7 +1,8 @@
 // Draws every layer of a drawing alone, at 1x, 2x and 3x, for the comparison with a browser's pixels.
-// usage: Kalypto.Fidelity DRAWING FONTS OUT
+// usage: Kalypto.Fidelity DRAWING FONTS OUT [SCALE ...]
 using System.Globalization;
 using System.Text.Json;
+using Kalypto.Core.Exporting;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
@@ -10,6 +11,7 @@ using Kalypto.Core.Tagging;
 using Kalypto.Drawing.Workers;
 
 var (file, fonts, output) = (args[0], args[1], args[2]);
+int[] scales = args.Length == 3 ? [1, 2, 3] : [.. args.Skip(3).Select(s => int.Parse(s, CultureInfo.InvariantCulture))];
 using var renderer = new WorkerRenderer(new WorkerOptions { Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"), Fonts = fonts });
 var drawing = SvgReader.Read(await File.ReadAllBytesAsync(file), "Drawing");
 var shapes = await renderer.MeasureAsync(drawing, default);
@@ -22,7 +24,10 @@ await Parallel.ForEachAsync(drawing.Layers.Where(l => l.Parent is not null), asy
     {
         return;
     }
-    foreach (var scale in new[] { 1, 2, 3 })
+    // The layer as it is cut out, and as it is written for people.
+    await File.WriteAllTextAsync(Path.Combine(output, string.Create(CultureInfo.InvariantCulture, $"{layer.Ordinal}.raw.svg")), isolation.Document(crop, crop.Width, crop.Height), cancel);
+    await File.WriteAllTextAsync(Path.Combine(output, string.Create(CultureInfo.InvariantCulture, $"{layer.Ordinal}.svg")), SvgExport.Of(isolation, crop, crop.Width, crop.Height), cancel);
+    foreach (var scale in scales)
     {
         var (width, height) = ((int)crop.Width * scale, (int)crop.Height * scale);
         var png = await renderer.DrawAsync(isolation.Document(crop, width, height), width, height, Effort.Quick, cancel);

@@ -69,8 +69,9 @@ internal static class Properties
         ["unicode-bidi"] = "normal",
     }.ToFrozenDictionary();
 
-    /// <summary>Properties that are drawn but have no attribute of their own, so that they stay in the style.</summary>
-    public static readonly FrozenSet<string> InStyleOnly = FrozenSet.Create("mix-blend-mode", "isolation", "transform-origin", "transform-box", "mask-type");
+    /// <summary>Properties that say nothing of how a drawing looks.</summary>
+    public static readonly FrozenSet<string> NotDrawn = FrozenSet.Create(
+        "enable-background", "pointer-events", "user-select", "cursor", "will-change", "transition", "animation", "position", "margin", "padding", "top", "left", "z-index");
 
     public static readonly FrozenSet<string> Colours = FrozenSet.Create("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color");
 

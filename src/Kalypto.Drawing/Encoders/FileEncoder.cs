@@ -62,6 +62,13 @@ internal static class FileEncoder
         return Math.Min(low, MostQuality + 1);
     }
 
+    /// <summary>The same few colours written by our own encoder, or all colours where that is smaller still: the smallest of the three.</summary>
+    private static byte[] Smallest(byte[] palette, byte[] rgba, int width, int height, bool final)
+    {
+        var effort = final ? Effort.Best : Effort.Quick;
+        return new[] { palette, PngEncoder.Encode(Vips.ToRgba(palette), width, height, effort), PngEncoder.Encode(rgba, width, height, effort) }.MinBy(f => f.Length)!;
+    }
+
     private static byte[] Once(byte[] rgba, int width, int height, FormatAsk ask, int quality, (CreditLines Said, CreditLines Plain) credits, bool final)
     {
         var credit = credits.Said;
@@ -71,7 +78,7 @@ internal static class FileEncoder
         switch (ask.Format.Id)
         {
             case "png8":
-                return PngCredit.Add(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), credit);
+                return PngCredit.Add(Smallest(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), rgba, width, height, final), credit);
             case "jpeg":
                 using (var flat = image.Flatten(background: [255, 255, 255]))
                 {

@@ -19,7 +19,7 @@ public class SvgExportTests
     [InlineData("<g id='a' transform='translate(2 3)'><path id='b' data-x='1' class='c' fill='#000000' stroke='none' d='M 0 0 L 4 0 L 4 4 Z'/></g>", "a", "<path d=\"M2 3h4v4z\"/>")]
     [InlineData("<g fill='rgb(255,0,0)'><g><rect id='a' x='1' y='2' width='3' height='4'/></g></g>", "a", "<path d=\"M1 2h3v4H1z\" fill=\"red\"/>")]
     [InlineData("<g id='a' opacity='.5'><path fill='#abc' d='M0 0h1'/><path fill='#aabbcc' d='M0 1h1'/></g>", "a", "<g opacity=\".5\" fill=\"#abc\"><path d=\"M0 0h1\"/><path d=\"M0 1h1\"/></g>")]
-    [InlineData("<path id='a' style='fill:rgba(0,0,0,.5);-inkscape-stroke:none' d='M0 0h1v1z'/>", "a", "<path d=\"M0 0h1v1z\" fill-opacity=\".5\"/>")]
+    [InlineData("<path id='a' style='fill:rgba(0,0,0,.5);-own-stroke:none' d='M0 0h1v1z'/>", "a", "<path d=\"M0 0h1v1z\" fill-opacity=\".5\"/>")]
     [InlineData("<path id='a' transform='scale(2)' stroke='#000' fill='none' stroke-width='1.5' d='M1 1h3'/>", "a", "<path stroke=\"#000\" fill=\"none\" stroke-width=\"3\" d=\"M2 2h6\"/>")]
     // A stroke that is stretched one way only keeps its transform.
     [InlineData("<path id='a' transform='scale(2 1)' stroke='#000' d='M1 1h3'/>", "a", "<path transform=\"scale(2 1)\" stroke=\"#000\" d=\"M1 1h3\"/>")]

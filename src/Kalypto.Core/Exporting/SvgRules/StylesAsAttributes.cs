@@ -20,8 +20,9 @@ internal sealed class StylesAsAttributes : ISvgRule
                 {
                     node[name] = value;
                 }
-                else if (Properties.InStyleOnly.Contains(name))
+                else if (!name.StartsWith('-') && !Properties.NotDrawn.Contains(name))
                 {
+                    // Blend modes, font shorthands and the like have no attribute of their own.
                     kept.Add(new(name, value));
                 }
             }

@@ -1,0 +1,60 @@
+// Every layer of the demo written as an SVG of its own shows the same picture at 4x as the layer cut out of the drawing.
+import assert from 'node:assert/strict';
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, before, test } from 'node:test';
+import { promisify } from 'node:util';
+import { launch } from './browser.mjs';
+import { root } from './server.mjs';
+
+const most = 0.01;
+const tolerance = 24;
+const mostPixels = 6e6;
+let browser, page;
+before(async () => {
+  browser = await launch();
+  page = await browser.newPage();
+});
+after(() => browser?.close());
+
+const demos = readdirSync(join(root, 'demo')).filter(f => f.endsWith('.svg'));
+for (const demo of demos) {
+  test(`${demo}: what is written short looks the same`, { timeout: 240_000 }, async () => {
+    const out = mkdtempSync(join(tmpdir(), 'kalypto-svg-'));
+    await promisify(execFile)(join(root, 'tests/Kalypto.Fidelity/bin/Release/net10.0/Kalypto.Fidelity'), [join(root, 'demo', demo), join(root, 'demo/fonts'), out, '1']);
+    const layers = JSON.parse(readFileSync(join(out, 'layers.json'), 'utf8')).filter(l => l.width * l.height * 16 <= mostPixels);
+    const wrong = [];
+    let lighter = 0;
+    for (const { ordinal, name, width, height } of layers) {
+      const [raw, short] = ['raw.svg', 'svg'].map(ending => readFileSync(join(out, `${ordinal}.${ending}`)));
+      lighter += short.length < raw.length ? 1 : 0;
+      const share = await page.evaluate(async ([raw, short, width, height, tolerance]) => {
+        const draw = async text => {
+          const image = new Image();
+          image.src = `data:image/svg+xml;base64,${text}`;
+          await image.decode();
+          const context = new OffscreenCanvas(width * 4, height * 4).getContext('2d', { willReadFrequently: true });
+          context.drawImage(image, 0, 0, width * 4, height * 4);
+          return context.getImageData(0, 0, width * 4, height * 4).data;
+        };
+        const [a, b] = [await draw(raw), await draw(short)];
+        let ink = 0, far = 0;
+        for (let i = 0; i < a.length; i += 4) {
+          if (a[i + 3] || b[i + 3]) {
+            ink++;
+            const worst = Math.max(...[0, 1, 2].map(c => Math.abs(a[i + c] * a[i + 3] - b[i + c] * b[i + 3]) / 255), Math.abs(a[i + 3] - b[i + 3]));
+            far += worst > tolerance ? 1 : 0;
+          }
+        }
+        return ink ? far / ink : 0;
+      }, [raw.toString('base64'), short.toString('base64'), width, height, tolerance]);
+      if (share >= most) {
+        wrong.push(`${name} (${ordinal}): ${(share * 100).toFixed(1)} %`);
+      }
+    }
+    assert.deepEqual(wrong, []);
+    assert.ok(layers.length > 20 && lighter === layers.length, `${lighter} of ${layers.length} are shorter`);
+  });
+}
