@@ -152,4 +152,28 @@ test('recipes go out as a file and come in again', async () => {
   assert.match(await page.locator('.budget-bar.over').innerText(), /the whole pack/);
 });
 
+test('a build of what is picked goes on where it was after the server was stopped', async () => {
+  await page.goto(`${server.address}/projects/1/bench/1/1`);
+  await page.waitForSelector('.ledger-row');
+  // Formats that take their time, so that the stop comes in the middle.
+  await page.evaluate(async () => {
+    const c = Alpine.$data(document.querySelector('.bench'));
+    c.picked = [benchRows.list.find(r => r.name === 'moon-phase').ordinal];
+    await c.edit({ tags: 'avif:auto webp:auto jpeg:auto scale:1x,2x,3x,4x' });
+  });
+  await page.waitForSelector('button:has-text("build only these"):visible');
+  await page.click('button:has-text("build only these")');
+  await page.waitForSelector('.build[data-state=running]');
+  const { database } = server;
+  await page.goto('about:blank');
+  await server.stop();
+  server = await serve({ database });
+  await page.goto(`${server.address}/projects/1/deliveries`);
+  await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 200_000 });
+  assert.match(await page.locator('.build').first().innerText(), /only 1 picked layer/);
+  const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
+  const names = Object.keys(unzipSync(zip)).filter(n => /\.(png|webp|avif|jpg)$/.test(n));
+  assert.ok(names.includes('web/moon-phase@4x.avif') && names.every(n => /moon.phase/.test(n)), names.join(' '));
+});
+
 test('no page complained in its console', () => assert.deepEqual(problems, []));

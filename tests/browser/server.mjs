@@ -7,15 +7,15 @@ import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('../..', import.meta.url));
 
-export async function serve({ demo = true, seconds = 30 } = {}) {
+export async function serve({ demo = true, seconds = 30, database = `browser_${process.pid}_${Date.now()}` } = {}) {
   if (!process.env.KALYPTO_DATABASE) {
     throw new Error('KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.');
   }
-  const database = process.env.KALYPTO_DATABASE.replace(/Database=\w+/, `Database=browser_${process.pid}_${Date.now()}`);
+  const connection = process.env.KALYPTO_DATABASE.replace(/Database=\w+/, `Database=${database}`);
   const server = spawn('dotnet', [
     join(root, 'src/Kalypto.Web/bin/Release/net10.0/Kalypto.Web.dll'), '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'),
     '--Demo', String(demo), '--DemoFolder', join(root, 'demo'), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')), '--DrawingSeconds', String(seconds),
-  ], { env: { ...process.env, KALYPTO_DATABASE: database }, stdio: ['ignore', 'pipe', 'pipe'] });
+  ], { env: { ...process.env, KALYPTO_DATABASE: connection }, stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
   const address = await new Promise((resolve, reject) => {
     const read = data => {
@@ -31,6 +31,7 @@ export async function serve({ demo = true, seconds = 30 } = {}) {
   });
   return {
     address,
+    database,
     output: () => output,
     stop: () => new Promise(resolve => {
       server.removeAllListeners('exit');

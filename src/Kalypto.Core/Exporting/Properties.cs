@@ -76,10 +76,4 @@ internal static class Properties
     public static readonly FrozenSet<string> Colours = FrozenSet.Create("fill", "stroke", "stop-color", "flood-color", "lighting-color", "color");
 
     public static readonly FrozenSet<string> Shapes = FrozenSet.Create("path", "rect", "circle", "ellipse", "line", "polyline", "polygon");
-
-    /// <summary>Elements that only hold others.</summary>
-    public static readonly FrozenSet<string> Containers = FrozenSet.Create("g", "a", "switch");
-
-    /// <summary>Properties that say something of what is filled or stroked, and nothing of groups and pictures.</summary>
-    public static bool IsOfPaint(string name) => name.StartsWith("fill", StringComparison.Ordinal) || name.StartsWith("stroke", StringComparison.Ordinal);
 }

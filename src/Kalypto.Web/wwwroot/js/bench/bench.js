@@ -51,8 +51,17 @@ document.addEventListener('alpine:init', () => {
         const s = this.stripScreen(design, root);
         return Math.round(100 * s.decided / Math.max(1, s.total));
       },
-      async build() {
-        const answer = await kalypto.post(this.path('builds'));
+      get pickedFiles() {
+        return this.picked.reduce((sum, o) => sum + (this.rowOf(o)?.files ?? 0), 0);
+      },
+      buildPicked() {
+        return this.build({ layers: this.picked.map(ordinal => ({ design: this.model.design, ordinal })) });
+      },
+      buildAll() {
+        return this.build({});
+      },
+      async build(ask) {
+        const answer = await kalypto.post(this.path('builds'), ask);
         if (answer.failed) {
           this.say(answer.message);
         } else {
