@@ -62,6 +62,7 @@ test('a kind of the team’s own is a word of the tag line and has a recipe', as
   await page.evaluate(() => Alpine.$data(document.querySelector('.bench')).goTo(benchRows.list.find(r => r.name === 'saturn').ordinal));
   await page.locator('.rows').focus();
   await page.keyboard.press('s');
+  await page.waitForFunction(() => benchRows.list.find(r => r.name === 'saturn').decision === 'ship' && Alpine.$data(document.querySelector('.bench')).pending === 0);
   await page.keyboard.press('/');
   await page.keyboard.type('badge ');
   await page.waitForFunction(() => /1 layer: 1 file more|1 layer: .*fewer/.test(document.querySelector('.tag-head .good').textContent));
@@ -87,7 +88,7 @@ test('an opened row says which value holds and whence, and its box is typed and 
   await page.selectOption('.box-form select', 'top-left');
   await Promise.all([page.waitForResponse(/\/edit$/), page.click('.box-form button')]);
   await page.waitForFunction(() => benchRows.list.find(r => r.name === 'bell').size === '28×28');
-  await page.waitForFunction(() => document.querySelector('.box-frame.fixed'));
+  await page.waitForFunction(() => document.querySelector('.box-frame.fixed') && Alpine.$data(document.querySelector('.bench')).pending === 0);
   const frame = await page.locator('.box-frame').boundingBox();
   await page.mouse.move(frame.x + frame.width / 2, frame.y + frame.height / 2);
   await page.mouse.down();
