@@ -18,14 +18,14 @@ public sealed class OverBudget : ICheck
         var book = plan.Designs[0].Recipes;
         if (book.Budget is { } whole && Sum(plan, plan.Files) is var all && all > whole)
         {
-            yield return new(Name, Severity.Warning, Heaviest(plan, plan.Files), $"The pack weighs {Text(all)}, {Text(all - whole)} over the project's budget of {Text(whole)}.");
+            yield return new(Name, Severity.Warning, Heaviest(plan, plan.Files), $"The pack weighs {Weight.Text(all)}, {Weight.Text(all - whole)} over the project's budget of {Weight.Text(whole)}.");
         }
         foreach (var (kind, most) in book.KindBudgets)
         {
             var files = plan.Files.Where(f => f.Picture.Making.Kind == kind).ToList();
             if (Sum(plan, files) is var weight && weight > most)
             {
-                yield return new(Name, Severity.Warning, Heaviest(plan, files), $"All files of the kind {kind} weigh {Text(weight)}, {Text(weight - most)} over their budget of {Text(most)}.");
+                yield return new(Name, Severity.Warning, Heaviest(plan, files), $"All files of the kind {kind} weigh {Weight.Text(weight)}, {Weight.Text(weight - most)} over their budget of {Weight.Text(most)}.");
             }
         }
     }
@@ -33,6 +33,4 @@ public sealed class OverBudget : ICheck
     private static long Sum(CheckedPlan plan, IEnumerable<PlannedFile> files) => files.Sum(plan.Weight);
 
     private static Designs.LayerRef Heaviest(CheckedPlan plan, IEnumerable<PlannedFile> files) => files.GroupBy(f => f.Picture.Ref).MaxBy(g => g.Sum(plan.Weight))!.Key;
-
-    private static string Text(long bytes) => bytes >= 1_000_000 ? $"{Designs.Numbers.Text(bytes / 1e6, 1)} MB" : $"{Designs.Numbers.Text(Math.Ceiling(bytes / 1000.0), 0)} kB";
 }

@@ -1,4 +1,6 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Checking;
@@ -6,6 +8,8 @@ namespace Kalypto.Core.Checking;
 /// <summary>A picture with rounded or soft edges in a format without transparency, over white because nobody named a colour.</summary>
 public sealed class TransparencyLost : ICheck
 {
+    private const double Tolerance = 1;
+
     /// <inheritdoc/>
     public string Name => "transparency lost";
 
@@ -18,7 +22,16 @@ public sealed class TransparencyLost : ICheck
             $"“{p.Picture.LayerName}” on {p.Picture.ScreenName} has edges that {p.Formats} cannot show; they lie over white until a colour is named.",
             new("Show what lies beneath it", Tags: "over:screen")));
 
-    // A rounded corner, a clip or a mask leaves parts of the box open.
-    private static bool IsCut(CheckedPlan plan, Packing.Picture picture) => plan.LayerOf(picture).SelfAndDescendants().Concat(plan.LayerOf(picture).Ancestors().TakeWhile(a => a.Parent is not null))
-        .Any(l => l.Element.Style("clip-path") is not (null or "none") || l.Element.Style("mask") is not (null or "none"));
+    // Only a plain rectangle or picture over the whole crop, that nothing cuts, leaves none of it open.
+    private static bool IsCut(CheckedPlan plan, Picture picture)
+    {
+        var layer = plan.LayerOf(picture);
+        var design = plan.DesignOf(picture);
+        return layer.Ancestors().TakeWhile(a => a.Parent is not null).Any(Cuts) || !layer.SelfAndDescendants().Any(l =>
+            l.Element.Name is "rect" or "image" && l.Element["rx"] is null or "0" && l.Element["ry"] is null or "0"
+            && !l.Ancestors().TakeWhile(a => a != layer.Parent).Prepend(l).Any(Cuts)
+            && design.PointsOf(l) is { } box && picture.Crop is { Box: var crop } && box.Inflate(Tolerance).Intersect(crop) == crop);
+    }
+
+    private static bool Cuts(Layer layer) => layer.Element.Style("clip-path") is not (null or "none") || layer.Element.Style("mask") is not (null or "none");
 }

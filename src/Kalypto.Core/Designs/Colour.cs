@@ -65,19 +65,20 @@ public readonly record struct Colour(int Red, int Green, int Blue, double Alpha)
         {
             return null;
         }
-        var (red, green, blue) = isRgb ? (a.Value, b.Value, c.Value) : OfHsl(a.Value, b.Value, c.Value);
+        double[] channels = isRgb ? [a.Value, b.Value, c.Value] : [.. FromHsl(a.Value, b.Value, c.Value).Select(v => v * 255)];
         static int Byte(double value) => (int)Math.Round(Math.Clamp(value, 0, 255));
-        return new(Byte(red), Byte(green), Byte(blue), Math.Clamp(alpha.Value, 0, 1));
+        return new(Byte(channels[0]), Byte(channels[1]), Byte(channels[2]), Math.Clamp(alpha.Value, 0, 1));
     }
 
-    // CSS Color level 3, 4.2.4.
-    private static (double, double, double) OfHsl(double hue, double saturation, double light)
+    /// <summary>Red, green and blue from 0 to 1 of hue in degrees, saturation and light from 0 to 1 (CSS Color level 3, 4.2.4).</summary>
+    internal static double[] FromHsl(double hue, double saturation, double light)
     {
+        hue = ((hue % 360) + 360) % 360;
         double Channel(double n)
         {
-            var k = (n + ((hue % 360) + 360) % 360 / 30) % 12;
-            return 255 * (light - saturation * Math.Min(light, 1 - light) * Math.Max(-1, Math.Min(Math.Min(k - 3, 9 - k), 1)));
+            var k = (n + hue / 30) % 12;
+            return light - saturation * Math.Min(light, 1 - light) * Math.Max(-1, Math.Min(Math.Min(k - 3, 9 - k), 1));
         }
-        return (Channel(0), Channel(8), Channel(4));
+        return [Channel(0), Channel(8), Channel(4)];
     }
 }

@@ -39,7 +39,7 @@ public static class PaintColours
                 }
                 if (paint is not "none" and not "transparent")
                 {
-                    colours.Add(paint);
+                    colours.Add(Colour.Parse(paint)?.ToHex() ?? paint);
                 }
             }
         }

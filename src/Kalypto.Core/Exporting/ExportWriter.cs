@@ -1,5 +1,6 @@
 using System.Text;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Isolating;
 
 namespace Kalypto.Core.Exporting;
 
@@ -27,7 +28,7 @@ internal static class ExportWriter
     {
         if (node.IsText)
         {
-            Escape(text, node.Text, attribute: false);
+            SvgWriter.Escape(text, node.Text, attribute: false);
             return;
         }
         text.Append('<').Append(node.Name);
@@ -50,26 +51,8 @@ internal static class ExportWriter
         foreach (var (name, value) in node.Attributes)
         {
             text.Append(' ').Append(name).Append("=\"");
-            Escape(text, value, attribute: true);
+            SvgWriter.Escape(text, value, attribute: true);
             text.Append('"');
-        }
-    }
-
-    private static void Escape(StringBuilder text, string value, bool attribute)
-    {
-        foreach (var c in value)
-        {
-            _ = c switch
-            {
-                '<' => text.Append("&lt;"),
-                '>' when !attribute => text.Append("&gt;"),
-                '&' => text.Append("&amp;"),
-                '"' when attribute => text.Append("&quot;"),
-                '\n' when attribute => text.Append("&#10;"),
-                '\t' when attribute => text.Append("&#9;"),
-                '\r' => text.Append("&#13;"),
-                _ => text.Append(c),
-            };
         }
     }
 }

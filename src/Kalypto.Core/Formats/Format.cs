@@ -49,6 +49,9 @@ public sealed record Format(
     /// <summary>True when it is drawn of shapes, so that one file serves every scale.</summary>
     public bool IsVector => MostSide == 0;
 
+    /// <summary>True for a format that every browser shows as a picture.</summary>
+    public bool BrowsersShow => this != Pdf && this != Vector;
+
     /// <summary>The format of an id, or null.</summary>
     public static Format? Find(string id) => All.FirstOrDefault(f => f.Id == id);
 

@@ -91,7 +91,10 @@ internal sealed class SvgWriter
         }
     }
 
-    private void Escape(string value, bool attribute)
+    private void Escape(string value, bool attribute) => Escape(text, value, attribute);
+
+    /// <summary>Writes characters so that a reader gets them back as they are.</summary>
+    public static void Escape(StringBuilder text, string value, bool attribute)
     {
         var start = 0;
         for (var i = 0; i < value.Length; i++)

@@ -48,12 +48,17 @@ public sealed record Crop(Box Box, string Why, bool Cut)
         return new(snapped, why, cut);
     }
 
+    /// <summary>The corner that a box put by hand is counted from: that of the shape, on whole points.</summary>
+    /// <param name="shape">The layer's own box, in pt.</param>
+    public static (double X, double Y) CornerOf(Box shape) => (Math.Floor(shape.X + Tolerance), Math.Floor(shape.Y + Tolerance));
+
     private static Box Placed(CropKind.Fixed size, Box shape)
     {
+        var (left, top) = CornerOf(shape);
         var (width, height) = (Math.Ceiling(size.Width), Math.Ceiling(size.Height));
         return size.Place switch
         {
-            BoxPlace.Corner corner => new(Math.Floor(shape.X + Tolerance) + corner.X, Math.Floor(shape.Y + Tolerance) + corner.Y, width, height),
+            BoxPlace.Corner corner => new(left + corner.X, top + corner.Y, width, height),
             BoxPlace.Pinned pinned => new(Along(shape.X, shape.Width, width, pinned.X), Along(shape.Y, shape.Height, height, pinned.Y), width, height),
             _ => throw new ArgumentOutOfRangeException(nameof(size)),
         };

@@ -36,13 +36,13 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms, ImmutableArray<PlannedFile> files, RecipeBook book)
     {
         var byDesign = designs.ToDictionary(d => d.Id);
-        string SvgOf(PlannedFile file) => byDesign[file.Picture.Ref.Design] is var design
-            ? SvgExport.Of(IsolationOf(design, file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, file.Ground) : "";
+        string SvgOf(PlannedFile file) => SvgExport.Of(
+            IsolationOf(byDesign[file.Picture.Ref.Design], file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, file.Ground);
         return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, SvgOf))).OrderBy(f => f.Path, StringComparer.Ordinal)];
     }
 
     /// <summary>The isolated drawing of a picture, with what lies beneath it where that is asked.</summary>
-    public static Isolation IsolationOf(DesignState design, Picture picture) => design.Layers[picture.Ref.Ordinal] is var layer
+    private static Isolation IsolationOf(DesignState design, Picture picture) => design.Layers[picture.Ref.Ordinal] is var layer
         && picture.Making.Ground is Ground.Screen && design.Measured.ScreenOf(layer) is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer);
 
     /// <summary>The shipped layers of a design; of one asked for in parts, what lies in it.</summary>

@@ -100,7 +100,7 @@ public sealed partial class Android : IPlatform
     {
         foreach (var set in pack.Files.Where(f => f.Picture.State is not null).GroupBy(f => (f.Picture.Ref.Design, Name: string.Join('_', f.Picture.Words.Where(w => States.Of(w) is null)))))
         {
-            var byState = set.GroupBy(f => f.Picture.State!).ToDictionary(g => g.Key, g => Path.GetFileNameWithoutExtension(g.First().FileName));
+            var byState = set.GroupBy(f => f.Picture.State!).ToDictionary(g => g.Key, g => this.NameOf(g.First().Picture));
             if (byState.Count > 1 && byState.TryGetValue("normal", out var normal))
             {
                 yield return new(Id, $"{Resources}/drawable/{normal[..^"_normal".Length]}.xml", () => Selector(byState, normal));
@@ -114,7 +114,8 @@ public sealed partial class Android : IPlatform
             yield return new(Id, $"{Resources}/values/{Launcher}_background.xml", () =>
                 $"<?xml version=\"1.0\" encoding=\"utf-8\"?>\n<resources>\n    <color name=\"{Launcher}_background\">{ground.ToUpperInvariant()}</color>\n</resources>\n");
         }
-        var named = pack.Files.Except(icons).GroupBy(f => f.Picture).Select(g => (g.Key, Path.GetFileNameWithoutExtension(g.First().FileName))).ToList();
+        // Every resource by its own name: those of a width or height have one of their own.
+        var named = pack.Files.Except(icons).Select(f => (f.Picture, Name: Path.GetFileNameWithoutExtension(f.FileName))).Distinct().Select(r => (r.Picture, r.Name, r.Name)).ToList();
         if (named.Count > 0)
         {
             yield return CodeNames.Kotlin(Id, "android/Pictures.kt", this, named);

@@ -78,7 +78,7 @@ public sealed class Apple : IPlatform
             yield return Contents(folder, [new("properties", new JsonObject { ["provides-namespace"] = true })]);
         }
         var named = pack.Files.Where(f => !f.Path.StartsWith(AppIconSet, StringComparison.Ordinal)).GroupBy(f => f.Path[..f.Path.LastIndexOf('/')])
-            .Select(s => (s.First().Picture, s.Key[(Catalog.Length + 1)..^".imageset".Length])).ToList();
+            .Select(s => (s.First().Picture, Name: s.Key[(s.Key.LastIndexOf('/') + 1)..^".imageset".Length], s.Key[(Catalog.Length + 1)..^".imageset".Length])).ToList();
         if (named.Count > 0)
         {
             yield return CodeNames.Swift(Id, "apple/Pictures.swift", this, named);

@@ -27,39 +27,39 @@ internal static class CodeNames
         "assert", "await", "break", "case", "catch", "class", "const", "continue", "default", "do", "else", "enum", "extends", "false", "final", "finally", "for", "if", "in",
         "is", "new", "null", "rethrow", "return", "super", "switch", "this", "throw", "true", "try", "var", "void", "while", "with", "yield");
 
-    public static SideFile Swift(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Value)> pictures) => new(platform, path, () => Write(
+    public static SideFile Swift(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Name, string Value)> pictures) => new(platform, path, () => Write(
         "import Foundation\n\n/// The names of the pictures in the asset catalog.\npublic enum Pictures {\n",
         Identifiers(names, pictures, pascal: false, SwiftWords).Select(c => $"    public static let {c.Name} = {Quoted(c.Value)}\n"), "}\n"));
 
-    public static SideFile Kotlin(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Value)> pictures) => new(platform, path, () => Write(
+    public static SideFile Kotlin(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Name, string Value)> pictures) => new(platform, path, () => Write(
         "/** The names of the pictures among the drawable resources. */\nobject Pictures {\n",
         Identifiers(names, pictures, pascal: false, KotlinWords).Select(c => $"    const val {c.Name} = {Quoted(c.Value).Replace("$", "\\$", StringComparison.Ordinal)}\n"), "}\n"));
 
-    public static SideFile TypeScript(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Value)> pictures) => new(platform, path, () => Write(
+    public static SideFile TypeScript(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Name, string Value)> pictures) => new(platform, path, () => Write(
         "/** The paths of the pictures, counted from this file. */\n",
         Identifiers(names, pictures, pascal: false, TypeScriptWords).Select(c => $"export const {c.Name} = {Quoted(c.Value)};\n"), ""));
 
-    public static SideFile CSharp(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Value)> pictures) => new(platform, path, () => Write(
+    public static SideFile CSharp(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Name, string Value)> pictures) => new(platform, path, () => Write(
         "/// <summary>The addresses of the pictures in the app.</summary>\npublic static class Pictures\n{\n",
         Identifiers(names, pictures, pascal: true, FrozenSet.Create("Pictures", "Equals", "ReferenceEquals", "ToString", "GetHashCode", "GetType", "MemberwiseClone", "Finalize"))
             .Select(c => $"    public const string {c.Name} = {Quoted(c.Value)};\n"), "}\n"));
 
-    public static SideFile Dart(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Value)> pictures) => new(platform, path, () => Write(
+    public static SideFile Dart(string platform, string path, IPlatform names, IEnumerable<(Picture Picture, string Name, string Value)> pictures) => new(platform, path, () => Write(
         "/// The paths of the pictures among the assets.\nabstract final class Pictures {\n",
         Identifiers(names, pictures, pascal: false, DartWords).Select(c => $"  static const {c.Name} = '{c.Value}';\n"), "}\n"));
 
     /// <summary>Identifiers for values: the words of the name, with the folder before them where two would be alike, and a number as the last resort.</summary>
     public static IEnumerable<(string Name, string Value)> Identifiers(
-        IPlatform platform, IEnumerable<(Picture Picture, string Value)> pictures, bool pascal, FrozenSet<string> reserved)
+        IPlatform platform, IEnumerable<(Picture Picture, string Name, string Value)> pictures, bool pascal, FrozenSet<string> reserved)
     {
         var list = pictures.OrderBy(p => p.Value, StringComparer.Ordinal).ToList();
-        var plain = list.Select(p => Identifier(NameWords.Split(platform.NameOf(p.Picture)), pascal, reserved)).ToList();
+        var plain = list.Select(p => Identifier(NameWords.Split(p.Name), pascal, reserved)).ToList();
         var twice = plain.GroupBy(p => p, StringComparer.OrdinalIgnoreCase).Where(g => g.Count() > 1).Select(g => g.Key).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var taken = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var ((picture, value), name) in list.Zip(plain))
+        foreach (var ((picture, own, value), name) in list.Zip(plain))
         {
             var said = twice.Contains(name)
-                ? Identifier([.. picture.MakingFor(platform.Id).Folder.SelectMany(NameWords.Split), .. NameWords.Split(platform.NameOf(picture))], pascal, reserved) : name;
+                ? Identifier([.. picture.MakingFor(platform.Id).Folder.SelectMany(NameWords.Split), .. NameWords.Split(own)], pascal, reserved) : name;
             var unique = said;
             for (var n = 2; !taken.Add(unique); n++)
             {

@@ -62,7 +62,7 @@ public sealed class Flutter : IPlatform
             }
             return yaml.ToString();
         });
-        yield return CodeNames.Dart(Id, "flutter/lib/pictures.dart", this, assets.DistinctBy(a => a.Picture).Select(a => (a.Picture, a.Path)));
+        yield return CodeNames.Dart(Id, "flutter/lib/pictures.dart", this, assets.DistinctBy(a => a.Picture).Select(a => (a.Picture, this.NameOf(a.Picture), a.Path)));
     }
 
     private static string FolderOf(Making making) => $"flutter/assets/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}";

@@ -76,7 +76,7 @@ public sealed class Web : IPlatform
         }
         yield return new(Id, "web/pictures.html", () => HtmlLines(pictures));
         yield return new(Id, "web/pictures.css", () => CssLines(pictures));
-        yield return CodeNames.TypeScript(Id, "web/pictures.ts", this, pictures.Select(p => (p.Key, Relative(Fallback(p)))));
+        yield return CodeNames.TypeScript(Id, "web/pictures.ts", this, pictures.Select(p => (p.Key, this.NameOf(p.Key), Relative(Fallback(p)))));
         var vectors = pack.Files.Where(f => f.Format == Format.Svg && f.Picture.MakingFor(Id).Kind is "icon" or "logo").ToList();
         if (vectors.Count > 0)
         {

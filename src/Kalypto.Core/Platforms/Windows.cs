@@ -53,7 +53,7 @@ public sealed class Windows : IPlatform
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
     {
         var named = pack.Files.Where(f => f.Picture.MakingFor(Id).Kind != Kinds.AppIcon).GroupBy(f => f.Picture)
-            .Select(g => (g.Key, "ms-appx:///" + Plain(g.First().Path["windows/".Length..]))).ToList();
+            .Select(g => (g.Key, this.NameOf(g.Key), "ms-appx:///" + Plain(g.First().Path["windows/".Length..]))).ToList();
         if (named.Count > 0)
         {
             yield return CodeNames.CSharp(Id, "windows/Pictures.cs", this, named);

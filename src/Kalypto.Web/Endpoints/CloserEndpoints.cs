@@ -25,7 +25,7 @@ internal static class CloserEndpoints
                 : Results.Ok(new
                 {
                     picture = $"/pictures/files/{other.Key}{other.Format.Extension}",
-                    canShow = other.Format.Id is not ("pdf" or "vector"),
+                    canShow = other.Format.BrowsersShow,
                     weight = Words.Weight((other.Row.Weight, false)),
                     bytes = other.Row.Weight,
                     note = other.Row.Note,

@@ -1,5 +1,6 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
@@ -11,9 +12,12 @@ namespace Kalypto.Web.Models;
 /// <param name="Link">The row of the layer on the bench.</param>
 /// <param name="Others">The other files of the same picture.</param>
 /// <param name="Points">The size of the picture in pt.</param>
+/// <param name="Devices">Screens of 1x, 2x and 3x with the file that each takes.</param>
 /// <param name="Drawn">A picture of it that every browser shows, for formats that none does.</param>
-public sealed record CloserModel(DetailFile File, string Ask, string Layer, string Link, IReadOnlyList<DetailFile> Others, double[] Points, string Drawn)
+public sealed record CloserModel(DetailFile File, string Ask, string Layer, string Link, IReadOnlyList<DetailFile> Others, double[] Points, string Drawn, IReadOnlyList<CloserDevice> Devices)
 {
+    private static readonly int[] Densities = [1, 2, 3];
+
     /// <summary>Puts it together; null when no planned file has this key.</summary>
     public static CloserModel? Of(Workspace workspace, PlannedPack plan, string key)
     {
@@ -24,6 +28,16 @@ public sealed record CloserModel(DetailFile File, string Ask, string Layer, stri
         var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
         var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
         return new(DetailFile.Of(plan, file), file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
-            [file.Ask.Source.Width, file.Ask.Source.Height], $"/pictures/{workspace.Row.Id}/{file.Picture.Ref.Design}/layer/{file.Picture.Ref.Ordinal}.png?k={row.DraftId}.c");
+            [file.Ask.Source.Width, file.Ask.Source.Height], $"/pictures/{workspace.Row.Id}/{file.Picture.Ref.Design}/layer/{file.Picture.Ref.Ordinal}.png?k={row.DraftId}.c",
+            [.. Densities.Select(d => Device(plan, file, d))]);
+    }
+
+    private static CloserDevice Device(PlannedPack plan, PlannedFile file, int density)
+    {
+        // Of the same platform and, where a browser shows it, the same format: what the developers would put there.
+        var files = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.Platform == file.Platform && f.Format.BrowsersShow && f.Format != Format.Ico
+            && (!file.Format.BrowsersShow || f.Format == file.Format));
+        var taken = ScreenChoice.For(files, new(density));
+        return new(density, taken is null ? null : DetailFile.Of(plan, taken), taken is { Format.IsVector: false } && taken.Scale < new Scale(density), taken is { Format.IsVector: true });
     }
 }

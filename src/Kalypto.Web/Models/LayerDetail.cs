@@ -9,7 +9,7 @@ namespace Kalypto.Web.Models;
 
 /// <summary>What an opened row shows: the picture at every scale, the files, and which value holds and whence.</summary>
 public sealed record LayerDetail(
-    string? Why, bool IsCut, double[]? Shape, double[]? Crop, bool CropIsFixed, string? Credit, IReadOnlyList<HeldValue> Values, IReadOnlyList<string> Paths,
+    string? Why, bool IsCut, double[]? Shape, double[]? Corner, double[]? Crop, bool CropIsFixed, string? Credit, IReadOnlyList<HeldValue> Values, IReadOnlyList<string> Paths,
     IReadOnlyList<DetailFile> Scales, IReadOnlyList<DetailFile> Files, IReadOnlyList<PlatformName> Names,
     IReadOnlyList<DetailPlace> Places, IReadOnlyList<DetailPlace> States, string Contents, string OfferedName)
 {
@@ -23,7 +23,7 @@ public sealed record LayerDetail(
         var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Places.Contains(layer)) ?? plan.Planner.PictureOf(state, node, platforms: workspace.Platforms);
         var files = plan.Pack.Files.Where(f => (f.Picture.PartOf ?? f.Picture.Ref) == (picture.PartOf is null ? picture.Ref : layer) || f.Picture.PartOf == layer).ToList();
         return new(
-            picture.Crop?.Why, picture.Crop?.Cut == true, NumbersOf(state.PointsOf(node)), NumbersOf(picture.Crop?.Box), picture.Making.Crop is CropKind.Fixed,
+            picture.Crop?.Why, picture.Crop?.Cut == true, NumbersOf(state.PointsOf(node)), state.PointsOf(node) is { } own && Core.Packing.Crop.CornerOf(own) is var (left, top) ? [left, top] : null, NumbersOf(picture.Crop?.Box), picture.Making.Crop is CropKind.Fixed,
             files.Any(f => !f.Credit.IsEmpty) ? files.First(f => !f.Credit.IsEmpty).Credit.ToString() : null, HeldValues.Of(workspace, state, node),
             [.. files.GroupBy(f => f.Platform).SelectMany(g => PathsOf([.. g.OrderBy(f => f.Scale).Select(f => f.Path)]))],
             [.. TrueSizes(files).Select(f => DetailFile.Of(plan, f))], [.. files.Select(f => DetailFile.Of(plan, f))],
@@ -35,7 +35,7 @@ public sealed record LayerDetail(
     }
 
     /// <summary>One file of every size, of the platform that has most of them, in a format that a browser shows.</summary>
-    private static IEnumerable<PlannedFile> TrueSizes(List<PlannedFile> files) => files.Where(f => f.Format.Id is not ("pdf" or "vector" or "ico"))
+    private static IEnumerable<PlannedFile> TrueSizes(List<PlannedFile> files) => files.Where(f => f.Format.BrowsersShow && f.Format != Core.Formats.Format.Ico)
         .GroupBy(f => f.Platform).OrderByDescending(g => g.DistinctBy(f => f.Width).Count()).FirstOrDefault()?.OrderBy(f => f.Scale).DistinctBy(f => f.Width) ?? [];
 
     private static double[]? NumbersOf(Box? box) => box is { } b ? [Math.Round(b.X, 2), Math.Round(b.Y, 2), Math.Round(b.Width, 2), Math.Round(b.Height, 2)] : null;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Kalypto.Core.Designs;
 
 namespace Kalypto.Web.Models;
@@ -7,13 +6,7 @@ namespace Kalypto.Web.Models;
 public static class Words
 {
     /// <summary>A weight: <c>412 B</c>, <c>5.2 kB</c>, <c>3.9 MB</c>; with a tilde when it is estimated.</summary>
-    public static string Weight((long Bytes, bool IsEstimate) weight) => (weight.IsEstimate ? "~" : "") + weight.Bytes switch
-    {
-        < 1_000 => $"{weight.Bytes} B",
-        < 99_500 => string.Create(CultureInfo.InvariantCulture, $"{weight.Bytes / 1000.0:0.#} kB"),
-        < 999_500 => string.Create(CultureInfo.InvariantCulture, $"{weight.Bytes / 1000.0:0} kB"),
-        _ => string.Create(CultureInfo.InvariantCulture, $"{weight.Bytes / 1e6:0.0} MB"),
-    };
+    public static string Weight((long Bytes, bool IsEstimate) weight) => (weight.IsEstimate ? "~" : "") + Core.Packing.Weight.Text(weight.Bytes);
 
     /// <summary>A size in pt: <c>24×24</c>.</summary>
     public static string Size(Box box) => $"{Numbers.Text(box.Width, 1)}×{Numbers.Text(box.Height, 1)}";

@@ -25,6 +25,10 @@ public class CropTests
     [InlineData("shape", 0, 10, 20, 30, 40)]
     [InlineData("screen", 0, 0, 0, 375, 812)]
     [InlineData("40x50", 0, 5, 15, 40, 50)]
+    [InlineData("40x50@top-left", 0, 10, 20, 40, 50)]
+    [InlineData("40x50@bottom-right", 0, 0, 10, 40, 50)]
+    [InlineData("40x50@right", 0, 0, 15, 40, 50)]
+    [InlineData("40x50@-3,4", 0, 7, 24, 40, 50)]
     [InlineData("ink", 2.5, 5, 15, 40, 50)]
     public void Every_kind_of_crop_is_where_it_belongs(string kind, double bleed, double x, double y, double w, double h) =>
         Assert.Equal(new Box(x, y, w, h), Crop.Of(CropKind.Parse(kind)!, bleed, new(10, 20, 30, 40), new(8, 18, 34, 44), Screen)!.Box);
@@ -35,6 +39,15 @@ public class CropTests
         Box shape = new(10, 10, 27.4, 28);
         Assert.False(Crop.Of(new CropKind.Fixed(28, 28), 0, shape, shape, Screen)!.Cut);
         Assert.True(Crop.Of(new CropKind.Fixed(28, 28), 0, shape, shape.Inflate(2), Screen)!.Cut);
+    }
+
+    [Fact]
+    public void A_box_put_by_hand_lies_where_it_was_put_from_the_shapes_corner_on_whole_points()
+    {
+        Box shape = new(10.6, 20.3, 17, 17);
+        var (left, top) = Crop.CornerOf(shape);
+        Assert.Equal((10, 20), (left, top));
+        Assert.Equal(new Box(left - 4, top + 2, 24, 24), Crop.Of(new CropKind.Fixed(24, 24, new BoxPlace.Corner(-4, 2)), 0, shape, shape, Screen)!.Box);
     }
 
     [Fact]

@@ -100,6 +100,17 @@ public partial class PlatformTests
     }
 
     [Fact]
+    public void A_file_of_a_size_of_its_own_has_a_name_of_its_own_in_code()
+    {
+        var kotlin = Text(Plan(Bell, "android", null, ("bell", "picture scale:2x wide:480")), "android/Pictures.kt");
+        Assert.Contains("const val bell = \"bell\"", kotlin, StringComparison.Ordinal);
+        Assert.Contains("const val bell480w = \"bell_480w\"", kotlin, StringComparison.Ordinal);
+        var swift = Text(Plan(Bell, "apple", null, ("bell", "picture scale:2x wide:480")), "apple/Pictures.swift");
+        Assert.Contains("= \"bell\"", swift, StringComparison.Ordinal);
+        Assert.Contains("= \"bell-480w\"", swift, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void What_android_cannot_draw_of_vectors_ships_in_densities_with_the_reason()
     {
         var pack = Plan("<defs><mask id='m'/></defs><path id='bell' d='M0 0h1v1z' mask='url(#m)'/>", "android", null, ("bell", "icon"));

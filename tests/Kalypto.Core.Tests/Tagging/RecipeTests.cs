@@ -97,7 +97,7 @@ public class RecipeTests
         var design = Design("<path id='bell'/>", "picture");
         Assert.DoesNotContain(Plan(design, "web").Findings, f => f.Check == "weight over budget");
         var told = Plan(design with { Recipes = RecipeBook.Usual with { Budget = 300 } }, "web").Findings.Where(f => f.Check == "weight over budget").ToList();
-        Assert.Contains("over the project's budget of 1 kB", Assert.Single(told).Sentence, StringComparison.Ordinal);
+        Assert.Contains("over the project's budget of 300 B", Assert.Single(told).Sentence, StringComparison.Ordinal);
         var kinds = RecipeBook.Usual with { KindBudgets = RecipeBook.Usual.KindBudgets.Add("picture", 200).Add("icon", 1) };
         Assert.Contains("of the kind picture", Assert.Single(Plan(design with { Recipes = kinds }, "web").Findings, f => f.Check == "weight over budget").Sentence, StringComparison.Ordinal);
     }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Reading.Normalising;
 
@@ -31,7 +32,7 @@ internal static class CssColour
         double[]? rgb = function switch
         {
             "rgb" or "rgba" => Triple(parts, [255, 255, 255], c => [c[0] / 255, c[1] / 255, c[2] / 255]),
-            "hsl" or "hsla" => Triple(parts, [1, 1, 1], c => FromHsl(c[0], Fraction(parts[1], c[1]), Fraction(parts[2], c[2]))),
+            "hsl" or "hsla" => Triple(parts, [1, 1, 1], c => Colour.FromHsl(c[0], Fraction(parts[1], c[1]), Fraction(parts[2], c[2]))),
             "hwb" => Triple(parts, [1, 1, 1], c => FromHwb(c[0], Fraction(parts[1], c[1]), Fraction(parts[2], c[2]))),
             "oklab" => Triple(parts, [1, 0.4, 0.4], c => FromOklab(c[0], c[1], c[2])),
             "oklch" => Triple(parts, [1, 0.4, 1], c => FromOklab(c[0], c[1] * Cos(c[2]), c[1] * Sin(c[2]))),
@@ -80,17 +81,6 @@ internal static class CssColour
     private static double Cos(double degrees) => Math.Cos(degrees * Math.PI / 180);
     private static double Sin(double degrees) => Math.Sin(degrees * Math.PI / 180);
 
-    private static double[] FromHsl(double h, double s, double l)
-    {
-        h = ((h % 360) + 360) % 360;
-        double Channel(double n)
-        {
-            var k = (n + h / 30) % 12;
-            return l - s * Math.Min(l, 1 - l) * Math.Max(-1, Math.Min(Math.Min(k - 3, 9 - k), 1));
-        }
-        return [Channel(0), Channel(8), Channel(4)];
-    }
-
     private static double[] FromHwb(double h, double white, double black)
     {
         if (white + black >= 1)
@@ -98,7 +88,7 @@ internal static class CssColour
             var gray = white / (white + black);
             return [gray, gray, gray];
         }
-        return [.. FromHsl(h, 1, 0.5).Select(c => c * (1 - white - black) + white)];
+        return [.. Colour.FromHsl(h, 1, 0.5).Select(c => c * (1 - white - black) + white)];
     }
 
     // The matrices below are those of CSS Color level 4, section "Sample code for color conversions".

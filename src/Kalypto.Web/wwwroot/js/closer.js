@@ -78,20 +78,15 @@ document.addEventListener('alpine:init', () => {
         this.divider = Math.min(100, Math.max(0, this.divider + by));
       }
     },
-    // Each screen takes the file made for it, or the next larger one, and shows every pixel of its own as a square.
+    // Every screen shows each pixel of the file that it takes as a square.
     get devices() {
       const [wide, tall] = this.model.points;
-      const same = this.model.others.filter(f => f.canShow && f.picture && (f.size === 'every scale' || f.format === this.model.file.format || !this.model.file.canShow));
-      return [1, 2, 3].map(scale => {
-        const file = same.find(f => f.size === 'every scale') ?? [...same].sort((a, b) => a.width - b.width).find(f => f.width >= Math.floor(wide * scale)) ?? same.at(-1);
-        // Large pictures show their middle, for shrunk they would show no pixels.
-        const size = Math.max(3, Math.min(6, room / Math.max(wide, tall)));
-        const blurred = file && file.size !== 'every scale' && file.width < Math.floor(wide * scale);
-        return {
-          scale, picture: file?.picture ?? '', text: !file ? 'not drawn yet' : blurred ? `${file.size}, enlarged` : file.size,
-          style: { width: `${wide * size}px`, height: `${tall * size}px`, imageRendering: file?.size === 'every scale' ? 'auto' : 'pixelated' },
-        };
-      });
+      // Large pictures show their middle, for shrunk they would show no pixels.
+      const size = Math.max(3, Math.min(6, room / Math.max(wide, tall)));
+      return this.model.devices.map(({ density, file, isEnlarged, isSharp }) => ({
+        scale: density, picture: file?.picture ?? '', text: !file ? 'no such file' : !file.picture ? 'not drawn yet' : isEnlarged ? `${file.size}, enlarged` : file.size,
+        style: { width: `${wide * size}px`, height: `${tall * size}px`, imageRendering: isSharp ? 'auto' : 'pixelated' },
+      }));
     },
   }));
 });

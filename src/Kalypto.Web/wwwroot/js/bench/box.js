@@ -41,9 +41,9 @@ window.benchParts.push({
     const end = async () => {
       frame.removeEventListener('pointermove', move);
       const [x, y, w, h] = this.boxDrag.box;
-      const [shapeX, shapeY] = this.detailOf(row).shape;
+      const [left, top] = this.detailOf(row).corner;
       if (x !== box[0] || y !== box[1]) {
-        await this.fixBox(row, `${w}x${h}@${Math.round((x - Math.floor(shapeX + 0.01)) * 100) / 100},${Math.round((y - Math.floor(shapeY + 0.01)) * 100) / 100}`);
+        await this.fixBox(row, `${w}x${h}@${x - left},${y - top}`);
       }
       this.boxDrag = null;
     };
