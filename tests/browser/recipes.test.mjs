@@ -50,6 +50,21 @@ test('a word that a recipe cannot hold is told and kept from being kept', async 
   await recipe('Web').press('Escape');
 });
 
+test('while two pictures want one path, a preview still says what changes', async () => {
+  const edit = (name, body) => page.evaluate(async ([name, body]) => {
+    const bench = await kalypto.get('/api/projects/1/bench/1/1');
+    const layer = bench.rows.find(r => r.name === name || r.drawnName === name).ordinal;
+    return kalypto.post('/api/projects/1/edit', { design: 1, screen: 1, layers: [layer], ...body });
+  }, [name, body]);
+  await edit('saturn', { decision: 'Ship', name: 'bell', tags: 'icon to:icons' });
+  assert.ok((await page.evaluate(() => kalypto.get('/api/projects/1/pack'))).sum.blockers > 0);
+  const { effect } = await page.evaluate(() => kalypto.post('/api/projects/1/recipes/preview', { do: 'words', kind: 'icon', platform: 'web', tags: 'svg png scale:1x' }));
+  assert.match(effect, /^2 layers: 2 files more/);
+  await page.evaluate(() => kalypto.post('/api/projects/1/undo', { design: 1, screen: 1, layers: [] }));
+  await page.evaluate(() => kalypto.post('/api/projects/1/undo', { design: 1, screen: 1, layers: [] }));
+  await page.evaluate(() => kalypto.post('/api/projects/1/undo', { design: 1, screen: 1, layers: [] }));
+});
+
 test('a kind of the team’s own is a word of the tag line and has a recipe', async () => {
   await page.fill('#kind-new', 'Badge');
   await page.press('#kind-new', 'Enter');
@@ -105,6 +120,8 @@ test('a closer look magnifies a file and holds it against another quality', asyn
   assert.ok((await page.locator('.pack-list tbody tr').allInnerTexts()).every(t => t.startsWith('web/')));
   await page.click('.pack-list a:has-text("web/moon-phase.png")');
   await page.waitForSelector('.loupe img');
+  assert.match(await page.locator('.closer-path').innerText(), /web\/moon-phase\.png/);
+  assert.deepEqual(await page.locator('.device figcaption').allInnerTexts(), ['1x 1x', '2x 2x', '3x 3x']);
   await page.click('.closer button:has-text("4×")');
   const { width } = await page.locator('.loupe img').first().boundingBox();
   assert.equal(Math.round(width), 265 * 4);

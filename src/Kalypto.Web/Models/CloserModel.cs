@@ -7,6 +7,7 @@ namespace Kalypto.Web.Models;
 
 /// <summary>A file to look at closely, with those that it can be held against.</summary>
 /// <param name="File">The file.</param>
+/// <param name="Paths">Everywhere that it goes: equal pictures are made once.</param>
 /// <param name="Ask">Its format and quality as a tag.</param>
 /// <param name="Layer">The name of its picture.</param>
 /// <param name="Link">The row of the layer on the bench.</param>
@@ -14,7 +15,7 @@ namespace Kalypto.Web.Models;
 /// <param name="Points">The size of the picture in pt.</param>
 /// <param name="Devices">Screens of 1x, 2x and 3x with the file that each takes.</param>
 /// <param name="Drawn">A picture of it that every browser shows, for formats that none does.</param>
-public sealed record CloserModel(DetailFile File, string Ask, string Layer, string Link, IReadOnlyList<DetailFile> Others, double[] Points, string Drawn, IReadOnlyList<CloserDevice> Devices)
+public sealed record CloserModel(DetailFile File, IReadOnlyList<string> Paths, string Ask, string Layer, string Link, IReadOnlyList<DetailFile> Others, double[] Points, string Drawn, IReadOnlyList<CloserDevice> Devices)
 {
     private static readonly int[] Densities = [1, 2, 3];
 
@@ -27,7 +28,7 @@ public sealed record CloserModel(DetailFile File, string Ask, string Layer, stri
         }
         var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
         var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
-        return new(DetailFile.Of(plan, file), file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
+        return new(DetailFile.Of(plan, file), [.. plan.Pack.Files.Where(f => f.Key == file.Key).Select(f => f.Path)], file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
             [file.Ask.Source.Width, file.Ask.Source.Height], $"/pictures/{workspace.Row.Id}/{file.Picture.Ref.Design}/layer/{file.Picture.Ref.Ordinal}.png?k={row.DraftId}.c",
             [.. Densities.Select(d => Device(plan, file, d))]);
     }

@@ -13,7 +13,7 @@ public sealed record PackModel(
     public static PackModel Of(Workspace workspace, PlannedPack plan)
     {
         var findings = plan.Pack.Findings.ToLookup(f => f.Layer);
-        var names = plan.Pack.Pictures.ToDictionary(p => p.Ref, p => (
+        var names = plan.Pack.Pictures.DistinctBy(p => p.Ref).ToDictionary(p => p.Ref, p => (
             Screen: p.Places.Length > 1 ? $"{p.ScreenName} and {Words.Count(p.Places.Length - 1, "other place")}" : p.ScreenName, Link: Links.Layer(workspace, p.Ref), Findings: findings[p.Ref].Count()));
         var book = workspace.Recipes;
         var budgets = book.KindBudgets.Select(b => Budget($"all of {b.Key}", plan, plan.Pack.Files.Where(f => f.Picture.Making.Kind == b.Key), b.Value));

@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
@@ -114,12 +115,13 @@ public sealed class ChangeRecipes(OpenProject open, ProjectStore projects, EditS
     /// <summary>How two plans differ: <c>48 layers: 96 files more, 3 fewer, heavier by 210 kB</c>.</summary>
     public static string EffectOf(PlannedPack before, PlannedPack after)
     {
-        var (was, becomes) = (before.Pack.Files.ToDictionary(f => f.Path, StringComparer.Ordinal), after.Pack.Files.ToDictionary(f => f.Path, StringComparer.Ordinal));
+        // Two pictures may want one path until somebody settles it, so a file is told apart by both.
+        static Dictionary<(string Path, LayerRef Layer), PlannedFile> ByPath(PlannedPack plan) => plan.Pack.Files.DistinctBy(f => (f.Path, f.Picture.Ref)).ToDictionary(f => (f.Path, f.Picture.Ref));
+        var (was, becomes) = (ByPath(before), ByPath(after));
         var more = becomes.Keys.Count(p => !was.ContainsKey(p));
         var fewer = was.Keys.Count(p => !becomes.ContainsKey(p));
         var other = becomes.Where(f => was.TryGetValue(f.Key, out var old) && old.Key != f.Value.Key).ToList();
-        var layers = becomes.Values.Where(f => !was.TryGetValue(f.Path, out var old) || old.Key != f.Key).Concat(was.Values.Where(f => !becomes.ContainsKey(f.Path)))
-            .Select(f => f.Picture.Ref).Distinct().Count();
+        var layers = becomes.Keys.Except(was.Keys).Concat(was.Keys.Except(becomes.Keys)).Concat(other.Select(o => o.Key)).Select(f => f.Layer).Distinct().Count();
         if (layers == 0)
         {
             return "the same files";
