@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
@@ -14,11 +15,12 @@ namespace Kalypto.Core.Packing;
 /// <param name="Marks">What was said, by ordinal; layers of which nothing was said are missing.</param>
 public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDrawing Measured, IReadOnlyDictionary<int, Mark> Marks)
 {
+    private readonly ConcurrentDictionary<Layer, ImmutableArray<string>> folders = new();
     private IReadOnlyDictionary<Layer, StateSet>? states;
     private ImmutableArray<Suggestion> suggestions;
 
     // A copy with other marks works these out anew.
-    private DesignState(DesignState other) => (Id, Name, DrawnAt, Measured, Marks, Recipes) = (other.Id, other.Name, other.DrawnAt, other.Measured, other.Marks, other.Recipes);
+    private DesignState(DesignState other) => (folders, Id, Name, DrawnAt, Measured, Marks, Recipes) = (new(), other.Id, other.Name, other.DrawnAt, other.Measured, other.Marks, other.Recipes);
 
     /// <summary>What the project says of how pictures are made.</summary>
     public RecipeBook Recipes { get; init; } = RecipeBook.Usual;
@@ -58,9 +60,12 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
     {
         var kind = KindOf(layer, around);
         var near = Near(layer, around);
-        var making = near.Count == 0 ? Recipes.MakingOf(kind, platform) : Making.Of(kind, Recipes.Holding(near, kind, platform));
-        return making.Folder.IsEmpty && GroupFolders.Of(this, layer) is { Length: > 0 } folder ? making with { Folder = folder } : making;
+        var making = Recipes.MakingOf(near, kind, platform);
+        return making.Folder.IsEmpty && FoldersAround(layer) is { Length: > 0 } folder ? making with { Folder = folder } : making;
     }
+
+    // All layers of a group lie in the same folders, on every platform.
+    private ImmutableArray<string> FoldersAround(Layer layer) => layer.Parent is not { } parent ? [] : folders.GetOrAdd(parent, _ => GroupFolders.Of(this, layer));
 
     private List<(Origin, Tags)> Near(Layer layer, Tags? around)
     {

@@ -7,7 +7,8 @@ namespace Kalypto.Core.Tagging;
 /// <summary>What a project says of how its pictures are made: recipes, credit and budgets.</summary>
 public sealed record RecipeBook
 {
-    private readonly ConcurrentDictionary<(string Kind, string Platform), Making> known = new();
+    private const int MostKnown = 10_000;
+    private readonly ConcurrentDictionary<(string Kind, string Platform, string Said), Making> known = new();
 
     /// <summary>What comes with Kalypto.</summary>
     public static RecipeBook Usual { get; } = new();
@@ -66,9 +67,19 @@ public sealed record RecipeBook
             (Origin.KindRecipe, recipe.Base), (Origin.Project, All)]);
     }
 
-    /// <summary>What holds for a kind on a platform when its layer says nothing.</summary>
-    public Making MakingOf(string kind, string? platform) =>
-        known.GetOrAdd((kind, platform ?? ""), _ => Making.Of(kind, Holding([], kind, platform)));
+    /// <summary>What holds for a layer of a kind on a platform; worked out once for all layers of which the same is said.</summary>
+    /// <param name="near">What is said nearer than the recipe.</param>
+    /// <param name="kind">The kind.</param>
+    /// <param name="platform">The id of the platform; null for what holds where no platform says otherwise.</param>
+    public Making MakingOf(IReadOnlyList<(Origin Origin, Tags Tags)> near, string kind, string? platform)
+    {
+        var said = near.Count switch { 0 => "", 1 => near[0].Tags.ToString(), _ => string.Join('|', near.Select(n => n.Tags)) };
+        if (known.Count > MostKnown)
+        {
+            known.Clear();
+        }
+        return known.GetOrAdd((kind, platform ?? "", said), _ => Making.Of(kind, Holding(near, kind, platform)));
+    }
 
     /// <inheritdoc/>
     public bool Equals(RecipeBook? other) => other is not null && RecipeBookJson.Write(this) == RecipeBookJson.Write(other);
