@@ -18,9 +18,11 @@ public sealed class BuildStore(Database database)
     /// <param name="total">Picture files in it.</param>
     /// <param name="part">What of the pack it is of, in words; empty for all of it.</param>
     /// <param name="asked">What was asked, as JSON.</param>
+    /// <param name="said">What is said in the project, so that a stop of the server changes nothing of what is built.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public Task<int> AddAsync(int project, int total, string part, string asked, CancellationToken cancel) => database.Source
-        .Command("insert into builds (project_id, state, total, part, asked) values ($1, 'running', $2, $3, $4::jsonb) returning id", project, total, part, asked).ScalarAsync<int>(cancel);
+    public Task<int> AddAsync(int project, int total, string part, string asked, ProjectState said, CancellationToken cancel) => database.Source
+        .Command("insert into builds (project_id, state, total, part, asked, said) values ($1, 'running', $2, $3, $4::jsonb, $5) returning id", project, total, part, asked, said.ToJson())
+        .ScalarAsync<int>(cancel);
 
     /// <summary>The files of a build, by path.</summary>
     public Task<List<BuildFile>> FilesAsync(int id, CancellationToken cancel) => database.Source
@@ -38,13 +40,18 @@ public sealed class BuildStore(Database database)
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         await connection.Command("insert into build_files select $1, * from unnest($2, $3::char(64)[], $4) on conflict do nothing",
             id, files.Select(f => f.Path).ToArray(), files.Select(f => f.Sha256).ToArray(), files.Select(f => f.Weight).ToArray()).RunAsync(cancel);
-        await connection.Command("update builds set state = $2, message = $3, files = $4, weight = $5, ended_at = now() where id = $1",
+        await connection.Command("update builds set state = $2, message = $3, files = $4, weight = $5, said = null, ended_at = now() where id = $1",
             id, state, message, files.Count, files.Sum(f => f.Weight)).RunAsync(cancel);
         await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>Builds that a stop or crash of the server left running.</summary>
-    public Task<List<BuildRow>> LeftOversAsync(CancellationToken cancel) => Rows(Columns + " where state = 'running' and $1 = 0 order by id", 0, cancel);
+    /// <summary>Builds that a stop or crash of the server left running, with what was said when they began.</summary>
+    public async Task<List<(BuildRow Build, ProjectState Said)>> LeftOversAsync(CancellationToken cancel)
+    {
+        var said = (await database.Source.Command("select id, said from builds where state = 'running' and said is not null")
+            .ListAsync(r => (Id: r.GetInt32(0), Said: r.GetString(1)), cancel)).ToDictionary(b => b.Id, b => b.Said);
+        return [.. (await Rows(Columns + " where state = 'running' and $1 = 0 order by id", 0, cancel)).Where(b => said.ContainsKey(b.Id)).Select(b => (b, ProjectState.FromJson(said[b.Id])))];
+    }
 
     private Task<List<BuildRow>> Rows(string sql, int value, CancellationToken cancel) => database.Source.Command(sql, value).ListAsync(
         r => new BuildRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetInt32(3), r.GetInt32(4), r.GetInt32(5), r.Nullable<string>(6),

@@ -192,15 +192,24 @@ public class StoreTests(DatabaseFixture fixture)
     [Fact]
     public async Task Builds_left_running_by_a_crash_are_found_again_with_what_was_asked_and_end_with_their_files()
     {
-        var (project, _) = await NewDesignAsync();
+        var (project, draft) = await NewDesignAsync();
         var builds = new BuildStore(database);
-        var id = await builds.AddAsync(project, 12, "Android", "{\"Platform\": \"android\"}", cancel);
+        await Edits.EditAsync(new(project, "Ada"), "All of it", [new(draft, 1), new(draft, 3)],
+            (layer, _) => new(Decision.Ship, layer.Ordinal == 1 ? "bell" : null, Tags.Parse("badge svg:outlines to:nav")) { Apart = layer.Ordinal == 3 }, cancel);
+        async Task<ProjectState> SaidAsync() => new((await new ProjectStore(database).FindAsync(project, cancel))!,
+            [.. await Task.WhenAll((await new DesignStore(database).ListAsync(project, cancel)).Select(async d => (d, await Edits.MarksAsync(d.DraftId, cancel))))]);
+        var said = await SaidAsync();
+        var id = await builds.AddAsync(project, 12, "Android", "{\"Platform\": \"android\"}", said, cancel);
         await builds.ProgressAsync(id, 5, 3, cancel);
-        var row = Assert.Single(await builds.LeftOversAsync(cancel), b => b.Id == id);
+        await DecideAsync(project, draft, Decision.Leave, 1, 3);
+        var (row, kept) = Assert.Single(await builds.LeftOversAsync(cancel), b => b.Build.Id == id);
+        Assert.Equal(said.ToJson(), kept.ToJson());
+        Assert.Equal(said.Designs.Single().Marks, kept.Designs.Single().Marks);
+        Assert.NotEqual((await SaidAsync()).ToJson(), kept.ToJson());
         Assert.Equal(("running", 12, 5, 3, "Android", "{\"Platform\": \"android\"}"), (row.State, row.Total, row.Done, row.Drawn, row.Part, row.Asked));
         var sha256 = await new BlobStore(database).PutAsync([1, 2, 3], cancel);
         await builds.EndAsync(id, "done", null, [new("b/two.png", sha256, 3), new("a.png", sha256, 3)], cancel);
-        Assert.DoesNotContain(await builds.LeftOversAsync(cancel), b => b.Id == id);
+        Assert.DoesNotContain(await builds.LeftOversAsync(cancel), b => b.Build.Id == id);
         Assert.Equal(["a.png", "b/two.png"], (await builds.FilesAsync(id, cancel)).Select(f => f.Path));
         Assert.Equal((2, 6), ((await builds.FindAsync(id, cancel))!.Files, (await builds.FindAsync(id, cancel))!.Weight));
     }

@@ -182,6 +182,12 @@ test('a build of what is picked goes on where it was after the server was stoppe
   await page.waitForSelector('button:has-text("build only these"):visible');
   await page.click('button:has-text("build only these")');
   await page.waitForSelector('.build[data-state=running]');
+  // What is said later is of a later build, also when this one goes on after a stop.
+  await page.evaluate(async () => {
+    const layer = (await kalypto.get('/api/projects/1/bench/1/1')).rows.find(r => r.name === 'moon-phase').ordinal;
+    await kalypto.post('/api/projects/1/edit', { design: 1, screen: 1, layers: [layer], tags: '-avif to:later' });
+  });
+  assert.ok((await paths()).includes('web/later/moon-phase@4x.webp'));
   const { database } = server;
   await page.goto('about:blank');
   await server.stop();
@@ -191,7 +197,7 @@ test('a build of what is picked goes on where it was after the server was stoppe
   assert.match(await page.locator('.build').first().innerText(), /only 1 picked layer/);
   const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
   const names = Object.keys(unzipSync(zip)).filter(n => /\.(png|webp|avif|jpg)$/.test(n));
-  assert.ok(names.includes('web/moon-phase@4x.avif') && names.every(n => /moon.phase/.test(n)), names.join(' '));
+  assert.ok(names.includes('web/moon-phase@4x.avif') && names.every(n => /moon.phase/.test(n) && !/later/.test(n)), names.join(' '));
 });
 
 test('no page complained in its console', () => assert.deepEqual(problems, []));

@@ -36,21 +36,18 @@ public sealed class BuildPack(
         {
             return (null, plan.Pack.Files.IsEmpty ? "Nothing ships yet: decide on the bench which layers become files." : "Nothing of this part ships.");
         }
-        var id = await builds.AddAsync(project, total, ask.Words(workspace), JsonSerializer.Serialize(ask), cancel);
+        var id = await builds.AddAsync(project, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, cancel);
         Begin(id, workspace, ask);
         return (id, null);
     }
 
-    /// <summary>Goes on with builds that a stop of the server interrupted; what was drawn for them is there.</summary>
+    /// <summary>Goes on with builds that a stop of the server interrupted, as things were said when they began; what was drawn for them is there.</summary>
     public async Task ResumeAsync(CancellationToken cancel)
     {
-        foreach (var build in await builds.LeftOversAsync(cancel))
+        foreach (var (build, said) in await builds.LeftOversAsync(cancel))
         {
-            if (await open.LoadAsync(build.ProjectId, cancel) is { } workspace)
-            {
-                log.LogInformation("Build {Build} goes on", build.Id);
-                Begin(build.Id, workspace, JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
-            }
+            log.LogInformation("Build {Build} goes on", build.Id);
+            Begin(build.Id, await open.LoadAsync(said, cancel), JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
         }
     }
 

@@ -23,12 +23,24 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         {
             return null;
         }
-        var drawings = new List<(DesignRow Row, MeasuredDrawing Drawing, IReadOnlyDictionary<int, Mark> Marks)>();
+        var said = new List<(DesignRow, IReadOnlyDictionary<int, Mark>)>();
         foreach (var design in await designs.ListAsync(id, cancel))
         {
-            drawings.Add((design, await cache.GetAsync(design.DraftId, design.Arrangement, cancel), await edits.MarksAsync(design.DraftId, cancel)));
+            said.Add((design, await edits.MarksAsync(design.DraftId, cancel)));
         }
-        var repeats = cache.RepeatsOf(id, [.. drawings.Select(d => (d.Row.Id, d.Drawing))]);
+        return await LoadAsync(new ProjectState(row, said), cancel);
+    }
+
+    /// <summary>Loads a project as it was at some moment.</summary>
+    public async Task<Workspace> LoadAsync(ProjectState state, CancellationToken cancel)
+    {
+        var row = state.Project;
+        var drawings = new List<(DesignRow Row, MeasuredDrawing Drawing, IReadOnlyDictionary<int, Mark> Marks)>();
+        foreach (var (design, said) in state.Designs)
+        {
+            drawings.Add((design, await cache.GetAsync(design.DraftId, design.Arrangement, cancel), said));
+        }
+        var repeats = cache.RepeatsOf(row.Id, [.. drawings.Select(d => (d.Row.Id, d.Drawing))]);
         var marks = repeats.Shared(drawings.ToDictionary(d => d.Row.Id, d => d.Marks));
         var recipes = Recipes.GetOrAdd(row.Recipes, RecipeBookJson.Read);
         return new(

@@ -20,6 +20,9 @@ public sealed record Workspace(
     /// <summary>What the project says of how its pictures are made.</summary>
     public Core.Tagging.RecipeBook Recipes => States.Count > 0 ? States[0].Recipes : Core.Tagging.RecipeBookJson.Read(Row.Recipes);
 
+    /// <summary>All that is said in it, to be kept.</summary>
+    public ProjectState Said => new(Row, [.. Designs.Select(d => (d.Row, d.State.Marks))]);
+
     /// <summary>The same with other recipes, as it would be after a change.</summary>
     public Workspace With(Core.Tagging.RecipeBook recipes) => this with
     {
