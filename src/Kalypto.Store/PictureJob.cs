@@ -25,6 +25,12 @@ public sealed record PictureJob(double X, double Y, double W, double H, int Widt
     /// <summary>The lines that it carries; null for none.</summary>
     public Kalypto.Core.Formats.CreditLines? Credit { get; init; }
 
+    /// <summary>The files that stand for the pictures inside it; empty to embed them.</summary>
+    public IReadOnlyList<string> Links { get; init; } = [];
+
+    /// <summary>Which of the pictures inside it the file is, from 0; null for the layer itself.</summary>
+    public int? Linked { get; init; }
+
     /// <summary>True to draw the layer with what lies beneath it on its screen.</summary>
     public bool OnScreen { get; init; }
 }

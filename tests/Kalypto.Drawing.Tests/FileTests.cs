@@ -17,8 +17,8 @@ public class FileTests(RendererFixture fixture)
     private async Task<Drawn> MakeAsync(string ask, string inside = Dusk, CreditLines? credit = null, int scale = 3)
     {
         var drawing = RendererFixture.Read(inside);
-        return await fixture.Renderer.MakeFileAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")), new Box(0, 0, 96, 64), (96, 64), (96 * scale, 64 * scale),
-            FormatAsk.Parse(ask)!, null, credit ?? CreditLines.None, cancel);
+        return await fixture.Renderer.MakeFileAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")),
+            new(new Box(0, 0, 96, 64), (96, 64), (96 * scale, 64 * scale), FormatAsk.Parse(ask)!) { Credit = credit ?? CreditLines.None }, cancel);
     }
 
     private async Task<PictureDifference> AgainstPngAsync(Drawn file) => (await fixture.Renderer.CompareAsync((await MakeAsync("png")).Bytes!, file.Bytes!, cancel))!;
@@ -49,6 +49,7 @@ public class FileTests(RendererFixture fixture)
     [InlineData("jpeg:auto", "jpeg:95")]
     [InlineData("webp:auto", "webp:95")]
     [InlineData("avif:auto", "avif:95")]
+    [InlineData("png8:auto", "png8:100")]
     public async Task The_smallest_that_looks_the_same_is_found(string ask, string heavy)
     {
         var found = await MakeAsync(ask);

@@ -13,8 +13,19 @@ import { toSvg } from './vector-drawable.mjs';
 let server, browser, page, files;
 const folder = mkdtempSync(join(tmpdir(), 'kalypto-formats-'));
 
+// Pictures to embed, made by the browser: cells of colour as PNG, a dusk as JPEG.
+const embedded = () => page.evaluate(() => ['image/png', 'image/jpeg'].map(type => {
+  const canvas = Object.assign(document.createElement('canvas'), { width: 40, height: 30 });
+  const context = canvas.getContext('2d');
+  for (let i = 0; i < 12; i++) {
+    context.fillStyle = `hsl(${i * 30} 60% ${type === 'image/png' ? 40 : 30 + i * 4}%)`;
+    context.fillRect((i % 4) * 10, Math.floor(i / 4) * 10, 10, 10);
+  }
+  return canvas.toDataURL(type, 0.9);
+}));
+
 // Layers say themselves what they are made as; soft and hard edges, gradients, clips, strokes, a turned group, text.
-const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300">
+const drawing = (png, jpeg) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300">
   <defs>
     <linearGradient id="dusk" x2="0" y2="1"><stop stop-color="#173a45"/><stop offset=".6" stop-color="#a8690f"/><stop offset="1" stop-color="#f3d9a0"/></linearGradient>
     <radialGradient id="glow"><stop stop-color="#fff"/><stop offset="1" stop-color="#fff" stop-opacity="0"/></radialGradient>
@@ -30,6 +41,7 @@ const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300">
     <g clip-path="url(#window)"><rect x="1" y="1" width="9" height="9" rx="2" fill="#2c6e54" fill-opacity=".6"/></g><ellipse cx="18" cy="6" rx="3" ry="2" fill="none" stroke="#b8402a"/><polygon points="2,22 6,18 9,22"/>
   </g>
   <text id="words [logo -svg svg:outlines png pdf vector scale:4x crop:ink]" x="20" y="160" font-family="DejaVu Sans" font-size="22" font-weight="700" fill="#173a45">Larkrise 3°</text>
+  <g id="card [logo -svg svg:linked png scale:4x crop:shape]" transform="translate(280 200)"><rect width="96" height="64" rx="6" fill="#f3d9a0"/><image x="8" y="8" width="40" height="30" href="${png}"/><image x="52" y="8" width="36" height="27" href="${jpeg}"/><image x="8" y="42" width="20" height="15" href="${png}"/></g>
 </svg>`;
 
 before(async () => {
@@ -37,7 +49,8 @@ before(async () => {
   browser = await launch('--font-render-hinting=none', '--enable-font-subpixel-positioning');
   page = await browser.newPage();
   await page.goto(server.address);
-  await page.setInputFiles('input[type=file]', { name: 'formats.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) });
+  const pictures = await embedded();
+  await page.setInputFiles('input[type=file]', { name: 'formats.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing(...pictures)) });
   await page.waitForURL(/projects\/1$/);
   files = await page.evaluate(async () => {
     const post = async (end, body) => { const a = await kalypto.post(`/api/projects/1/${end}`, body); if (a.failed) { throw new Error(`${end}: ${a.message}`); } return a; };
@@ -161,6 +174,21 @@ test('drawings of shapes show the picture of the PNG at 4x: SVG in Chromium, PDF
   assert.doesNotMatch(info, /CreationDate/);
   assert.ok(execFileSync('pdffonts', [join(folder, 'words.pdf')]).toString().split('\n').slice(2).filter(Boolean).every(l => /yes +\w+ +\w+ +\d+ +\d+$/.test(l)), 'fonts are embedded');
   assert.equal(execFileSync('pdfimages', ['-list', join(folder, 'bell.pdf')]).toString().trim().split('\n').length, 2, 'vectors stay vectors');
+});
+
+test('an SVG with its pictures beside it shows them when it is opened, and they are those of the drawing', async () => {
+  const png = await pixels(source(find('card@4x.png'), 'png'));
+  assert.deepEqual(Object.keys(files).filter(p => /card-\d/.test(p)), ['folders/card-1.png', 'folders/card-2.jpg']);
+  assert.doesNotMatch(Buffer.from(find('card.svg')).toString(), /data:/);
+  const [width, height] = [png.width / 4, png.height / 4];
+  const opened = await browser.newPage({ viewport: { width, height }, deviceScaleFactor: 4 });
+  await opened.goto(`file://${join(folder, 'card.svg')}`);
+  const shown = await pixels(source(await opened.screenshot({ omitBackground: true }), 'png'));
+  await opened.close();
+  const { share } = difference(png, shown);
+  assert.ok(share < 0.01, `card.svg differs in ${share} of its ink`);
+  // Without them it would not be the same picture.
+  assert.ok(difference(png, await pixels(source(find('card.svg'), 'svg'), png.width, png.height)).share > 0.2);
 });
 
 test('credits are read back by exiftool from every format that carries them, and nothing else is', async () => {

@@ -40,6 +40,18 @@ public sealed class SamePath : ICheck
                         new($"Name it {offered}", ShipName: offered));
                 }
             }
+            // A size of its own or a picture beside a drawing has a name that another layer may have.
+            foreach (var files in plan.Files.Where(f => f.Platform == platform.Id).GroupBy(platform.Place, StringComparer.OrdinalIgnoreCase))
+            {
+                var first = files.First().Picture;
+                foreach (var other in files.Select(f => f.Picture).Where(p => p.Ref != first.Ref && !told.Contains(first.Ref) && told.Add(p.Ref)))
+                {
+                    var offered = Offer(platform, other, byPlace.Keys);
+                    yield return new(Name, Severity.Blocker, other.Ref,
+                        $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both make {files.Key} for {platform.Name}.",
+                        new($"Name it {offered}", ShipName: offered));
+                }
+            }
         }
     }
 

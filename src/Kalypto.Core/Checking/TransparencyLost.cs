@@ -15,7 +15,7 @@ public sealed class TransparencyLost : ICheck
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Files
-        .Where(f => f.Format.Transparency != Transparency.Full && f.Picture.MakingFor(f.Platform).Ground is Ground.Nothing && IsCut(plan, f.Picture))
+        .Where(f => !f.IsLinked && f.Format.Transparency != Transparency.Full && f.Picture.MakingFor(f.Platform).Ground is Ground.Nothing && IsCut(plan, f.Picture))
         .GroupBy(f => f.Picture.Ref)
         .Select(g => (g.First().Picture, Formats: string.Join(" and ", g.Select(f => f.Format.Name).Distinct())))
         .Select(p => new Finding(Name, Severity.Hint, p.Picture.Ref,

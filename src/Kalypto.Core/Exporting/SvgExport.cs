@@ -33,10 +33,21 @@ public static class SvgExport
     /// <param name="height">The height in pt.</param>
     /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
     /// <param name="credit">Lines to carry, or null.</param>
-    public static string Of(Isolation isolation, Box crop, double width, double height, string? ground = null, CreditLines? credit = null)
+    /// <param name="links">The files that stand for <see cref="Isolation.Pictures"/>, in their order; empty to embed them.</param>
+    public static string Of(
+        Isolation isolation, Box crop, double width, double height, string? ground = null, CreditLines? credit = null, IReadOnlyList<string>? links = null)
     {
         var (definitions, drawn) = isolation.ToElements();
-        return Of(definitions.Select(ExportNode.Of), ExportNode.Of(drawn), crop, width, height, ground, credit);
+        List<ExportNode> nodes = [.. definitions.Append(drawn).Select(ExportNode.Of)];
+        if (links is { Count: > 0 })
+        {
+            var names = isolation.Pictures.Zip(links).ToDictionary(p => p.First.Href, p => p.Second);
+            foreach (var image in nodes.SelectMany(n => n.SelfAndDescendants()).Where(n => n.Name == "image"))
+            {
+                image["href"] = image["href"] is { } href && names.TryGetValue(href, out var name) ? name : image["href"];
+            }
+        }
+        return Of(nodes.SkipLast(1), nodes[^1], crop, width, height, ground, credit);
     }
 
     /// <summary>Writes a drawing as it is, such as one whose texts became outlines.</summary>

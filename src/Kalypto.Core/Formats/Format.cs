@@ -32,7 +32,7 @@ public sealed record Format(
     public static Format Gif { get; } = new("gif", "GIF", ".gif", "image/gif", Transparency.OneBit, Qualities.None, 16_384);
 
     /// <summary>SVG 1.1.</summary>
-    public static Format Svg { get; } = new("svg", "SVG", ".svg", "image/svg+xml", Transparency.Full, Qualities.Outlines, 0);
+    public static Format Svg { get; } = new("svg", "SVG", ".svg", "image/svg+xml", Transparency.Full, Qualities.Outlines | Qualities.Linked, 0);
 
     /// <summary>PDF 1.5, one page.</summary>
     public static Format Pdf { get; } = new("pdf", "PDF", ".pdf", "application/pdf", Transparency.Full, Qualities.None, 0);

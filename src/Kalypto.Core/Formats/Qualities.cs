@@ -12,4 +12,6 @@ public enum Qualities
     Lossless = 2,
     /// <summary>Texts as outlines.</summary>
     Outlines = 4,
+    /// <summary>Pictures inside it in files beside it.</summary>
+    Linked = 8,
 }

@@ -43,7 +43,14 @@ public abstract record Quality
         public override string ToString() => "outlines";
     }
 
-    /// <summary>Reads <c>60</c>, <c>lossless</c>, <c>auto</c>, <c>&lt;40kB</c> or <c>outlines</c>; null for what the format does not know.</summary>
+    /// <summary>Pictures inside it in files beside it, so that they can be loaded and kept by themselves.</summary>
+    public sealed record Linked : Quality
+    {
+        /// <inheritdoc/>
+        public override string ToString() => "linked";
+    }
+
+    /// <summary>Reads <c>60</c>, <c>lossless</c>, <c>auto</c>, <c>&lt;40kB</c>, <c>outlines</c> or <c>linked</c>; null for what the format does not know.</summary>
     public static Quality? Parse(string text, Format format)
     {
         var lossy = format.Options.HasFlag(Qualities.Lossy);
@@ -51,6 +58,7 @@ public abstract record Quality
         {
             "lossless" when format.Options.HasFlag(Qualities.Lossless) => new Lossless(),
             "outlines" when format.Options.HasFlag(Qualities.Outlines) => new Outlines(),
+            "linked" when format.Options.HasFlag(Qualities.Linked) => new Linked(),
             "auto" when lossy => new Auto(),
             ['<', .. var bound] when lossy => ParseBytes(bound) is { } bytes ? new Under(bytes) : null,
             _ when lossy && int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var percent) && percent is >= 1 and <= 100 => new Fixed(percent),

@@ -14,6 +14,7 @@ public sealed class Isolation
     private static readonly HashSet<string> NotOfTheLayer = ["display", "visibility"];
     private static readonly HashSet<string> NotOfAShape = [.. NotOfAncestors, "clip-path", "mask"];
 
+    private ImmutableArray<InsidePicture> pictures;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
     private readonly List<Element> around;
@@ -45,6 +46,20 @@ public sealed class Isolation
 
     /// <summary>A fingerprint of all that the picture of the layer depends on, but for its crop and scale.</summary>
     public Fingerprint Key { get; }
+
+    /// <summary>The pictures embedded in it, each once.</summary>
+    public ImmutableArray<InsidePicture> Pictures
+    {
+        get
+        {
+            if (pictures.IsDefault)
+            {
+                var (inDefinitions, root) = ToElements();
+                pictures = [.. inDefinitions.Append(root).SelectMany(e => e.SelfAndDescendants()).Select(InsidePicture.Of).OfType<InsidePicture>().DistinctBy(p => p.Href)];
+            }
+            return pictures;
+        }
+    }
 
     /// <summary>The ordinals of layers in it that stay out of the picture.</summary>
     public IReadOnlyList<int> Without => [.. leftOut.Select(l => l.Ordinal).Order()];

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Tagging;
@@ -14,6 +15,12 @@ namespace Kalypto.Core.Packing;
 /// <param name="Ground">The colour under it, <c>#rrggbb</c>; null for none beside what the picture itself asks.</param>
 public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Width, int Height, Box Source, string? Ground = null)
 {
+    /// <summary>The names of the files beside it that hold the pictures inside it; empty when they are embedded.</summary>
+    public ImmutableArray<string> Links { get; init; } = [];
+
+    /// <summary>Which of the pictures inside the layer the file is, from 0; null for a file of the layer itself.</summary>
+    public int? Linked { get; init; }
+
     /// <summary>A file at a scale.</summary>
     public static FileAsk At(string path, FormatAsk format, Scale scale, Box crop)
     {

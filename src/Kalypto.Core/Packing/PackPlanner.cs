@@ -132,6 +132,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             KeyWithGround = making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer).Key : key,
             IsOneColour = making.Kind == "icon" && PaintColours.IsOne(layer),
             NoVector = refusal is { IsText: false, Why: var why } ? why : null,
+            Inside = variants.Any(v => v.Making.Formats.Any(f => f.Quality is Quality.Linked))
+                ? (making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer)).Pictures : [],
             Variants = variants,
         };
     }

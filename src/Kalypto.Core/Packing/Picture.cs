@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
@@ -38,6 +39,8 @@ public sealed record Picture(
     /// <summary>True for drawings in one colour, which code may tint.</summary>
     public bool IsOneColour { get; init; }
 
+    /// <summary>The pictures inside it, where an SVG is to keep them beside it.</summary>
+    public ImmutableArray<InsidePicture> Inside { get; init; } = [];
 
     /// <summary>Why it cannot be drawn of Android's vectors, where that is asked; null when it can, or with its texts as outlines.</summary>
     public string? NoVector { get; init; }

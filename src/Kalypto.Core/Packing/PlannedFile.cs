@@ -31,6 +31,12 @@ public sealed record PlannedFile(string Platform, Picture Picture, FileAsk Ask, 
     /// <summary>The rectangle to draw, in drawing units.</summary>
     public Box Source => Ask.Source.Scale(Picture.DrawnAt);
 
+    /// <summary>True for a picture that an SVG keeps in a file beside it.</summary>
+    public bool IsLinked => Ask.Linked is not null;
+
+    /// <summary>True when every browser shows the file as a picture. One with links is not, for pictures load nothing.</summary>
+    public bool BrowsersShow => Format.BrowsersShow && Ask.Links.IsEmpty;
+
     /// <summary>Its name without the folder.</summary>
     public string FileName => Path[(Path.LastIndexOf('/') + 1)..];
 }

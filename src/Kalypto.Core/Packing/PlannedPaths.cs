@@ -40,7 +40,7 @@ public sealed class PlannedPaths(string engine)
             }
             known[key] = files = [.. Work(picture, platform, making, crop, book.Layout, credit)];
         }
-        return files.Select(f => new PlannedFile(platform.Id, picture, f.Ask, f.Ground, credit, f.Key));
+        return files.Select(f => new PlannedFile(platform.Id, picture, f.Ask, f.Ground, f.Ask.Linked is null ? credit : CreditLines.None, f.Key));
     }
 
     private IEnumerable<(FileAsk Ask, string? Ground, Fingerprint Key)> Work(
@@ -53,12 +53,18 @@ public sealed class PlannedPaths(string engine)
         }
         foreach (var ask in platform.FilesOf(new(picture, making, crop, name, layout)))
         {
+            if (ask.Linked is { } linked)
+            {
+                // It is taken out of the drawing as it is, whatever is asked of the layer.
+                yield return (ask, null, Fingerprint.Of("linked", picture.KeyWithGround.Hex, Numbers.Text(linked)));
+                continue;
+            }
             var ground = ask.Ground ?? (making.Ground as Ground.Colour)?.Hex ?? (ask.Format.Format.Transparency == Transparency.None ? White : null);
             var source = ask.Source;
             yield return (ask, ground, Fingerprint.Of(
                 $"{ask.Format.Format}:{ask.Format.Held}", engine, picture.KeyWithGround.Hex, Numbers.Text(picture.DrawnAt),
                 $"{Numbers.Text(source.X)} {Numbers.Text(source.Y)} {Numbers.Text(source.Width)} {Numbers.Text(source.Height)} {ask.Width} {ask.Height}",
-                ground ?? "", credit.Copyright, credit.Author, credit.Contact));
+                ground ?? "", credit.Copyright, credit.Author, credit.Contact, string.Join('/', ask.Links)));
         }
     }
 }

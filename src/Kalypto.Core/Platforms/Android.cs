@@ -73,6 +73,9 @@ public sealed partial class Android : IPlatform
     /// <summary>Resources share one namespace over all folders.</summary>
     public string Place(Picture picture, string name) => picture.MakingFor(Id).Kind == Kinds.AppIcon ? $"{Resources}/mipmap/{Launcher}" : $"{Resources}/drawable/{name}";
 
+    /// <summary>Resources share one namespace over all folders of a type, whatever stands behind their dash.</summary>
+    public string Place(PlannedFile file) => file.Path.Split('/') is [.., var folder, var name] ? $"{Resources}/{folder.Split('-')[0]}/{Path.GetFileNameWithoutExtension(name)}" : file.Path;
+
     /// <summary>One resource name holds one picture, so of several formats the first that scales without loss is made.</summary>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
     {

@@ -44,7 +44,7 @@ public sealed class Folders : IPlatform
             $"folders/{(ask.Layout.ByFormat ? format.Format.Id + "/" : "")}{(ask.Layout.ByScale && scale is not null ? scale + "/" : "")}{ask.Folder}{ask.Name}";
         return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
             (format, scale, ending) => $"{Base(format, scale.ToString())}{(ask.Layout.ByScale || scale.Factor == 1 ? "" : ask.Layout.ScaleSuffix.Replace("{}", scale.ToString(), StringComparison.Ordinal))}{ending}",
-            (format, size, ending) => $"{Base(format, null)}-{size}{ending}", (format, ending) => $"{Base(format, null)}{ending}");
+            (format, size, ending) => $"{Base(format, null)}-{size}{ending}", (format, ending) => $"{Base(format, null)}{ending}", links: true);
     }
 
     /// <inheritdoc/>

@@ -33,6 +33,9 @@ public interface IPlatform
     /// <summary>What two pictures must not share: a path, or a name where folders do not count.</summary>
     string Place(Picture picture, string name);
 
+    /// <summary>What a file must not share with one of another picture: its path, or its name where folders do not count.</summary>
+    string Place(PlannedFile file) => file.Path;
+
     /// <summary>The files of a picture.</summary>
     IEnumerable<FileAsk> FilesOf(PictureAsk ask);
 

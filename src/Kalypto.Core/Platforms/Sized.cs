@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
@@ -16,9 +18,10 @@ internal static class Sized
     /// <param name="atScale">The path of a file at a scale; the third is what the name ends in, with the dot.</param>
     /// <param name="atSize">The path of a file of a width or height, such as <c>480w</c>.</param>
     /// <param name="alone">The path of a file that serves all scales.</param>
+    /// <param name="links">True where a file may name others beside it.</param>
     public static IEnumerable<FileAsk> Files(
         PictureAsk ask, Func<Format, bool> takes, IEnumerable<Scale> scales,
-        Func<FormatAsk, Scale, string, string> atScale, Func<FormatAsk, string, string, string> atSize, Func<FormatAsk, string, string> alone)
+        Func<FormatAsk, Scale, string, string> atScale, Func<FormatAsk, string, string, string> atSize, Func<FormatAsk, string, string> alone, bool links = false)
     {
         var (making, crop) = (ask.Making, ask.Crop);
         var list = scales as IReadOnlyList<Scale> ?? [.. scales];
@@ -27,7 +30,10 @@ internal static class Sized
             var ending = Ending(format, making);
             if (format.Format.IsVector)
             {
-                yield return FileAsk.At(alone(format, ending), format, new(1), crop);
+                foreach (var file in Drawn(FileAsk.At(alone(format, ending), format, new(1), crop), links ? ask.Picture.Inside : []))
+                {
+                    yield return file;
+                }
                 continue;
             }
             if (format.Format == Format.Ico)
@@ -53,6 +59,18 @@ internal static class Sized
     /// <summary>A square PNG.</summary>
     public static FileAsk Square(string path, int side, PictureAsk ask, double share = 1, bool opaque = false) =>
         FileAsk.Square(path, PngAsk, side, ask.Crop, share, opaque ? (ask.Making.Ground as Ground.Colour)?.Hex ?? "#ffffff" : null);
+
+    /// <summary>A file of shapes, with the pictures inside it beside it where that is asked.</summary>
+    private static IEnumerable<FileAsk> Drawn(FileAsk file, ImmutableArray<InsidePicture> inside)
+    {
+        if (file.Format.Quality is not Quality.Linked || inside.IsEmpty)
+        {
+            return [file.Format.Quality is Quality.Linked ? file with { Format = new(file.Format.Format) } : file];
+        }
+        var name = file.Path[..^file.Format.Format.Extension.Length];
+        var beside = inside.Select((p, i) => new FileAsk($"{name}-{i + 1}{p.Format.Extension}", new(p.Format), new(1), p.Width, p.Height, file.Source) { Linked = i }).ToList();
+        return [file with { Links = [.. beside.Select(b => b.Path[(b.Path.LastIndexOf('/') + 1)..])] }, .. beside];
+    }
 
     // Two files of one ending need two names.
     private static string Ending(FormatAsk ask, Making making) =>

@@ -57,7 +57,7 @@ public sealed class Web : IPlatform
         }
         var path = $"web/{ask.Folder}{ask.Name}";
         return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
-            (_, scale, ending) => $"{path}{(scale.Factor == 1 ? "" : $"@{scale}")}{ending}", (_, size, ending) => $"{path}-{size}{ending}", (_, ending) => path + ending);
+            (_, scale, ending) => $"{path}{(scale.Factor == 1 ? "" : $"@{scale}")}{ending}", (_, size, ending) => $"{path}-{size}{ending}", (_, ending) => path + ending, links: true);
     }
 
     /// <inheritdoc/>
@@ -69,7 +69,7 @@ public sealed class Web : IPlatform
             yield return new(Id, "web/site.webmanifest", () => SiteManifest(icons));
             yield return new(Id, "web/site-icons.html", HeadLines);
         }
-        var pictures = pack.Files.Where(f => !IsSiteIcon(f) && f.Format != Format.Pdf && f.Format != Format.Ico).GroupBy(f => f.Picture).ToList();
+        var pictures = pack.Files.Where(f => !IsSiteIcon(f) && !f.IsLinked && f.Format != Format.Pdf && f.Format != Format.Ico).GroupBy(f => f.Picture).ToList();
         if (pictures.Count == 0)
         {
             yield break;
@@ -119,8 +119,13 @@ public sealed class Web : IPlatform
             var fallback = Fallback(files);
             var size = files.First().Picture.CropFor("web")!.Box;
             var image = $"<img src=\"{Relative(fallback)}\"{SrcSet(files, fallback.Format, " srcset")} width=\"{Designs.Numbers.Text(size.Width)}\" height=\"{Designs.Numbers.Text(size.Height)}\" alt=\"\">";
-            var sources = BestFirst.Where(f => f != fallback.Format && f != Format.Svg && files.Any(file => file.Format == f)).ToList();
             html.Append("<!-- ").Append(files.Key.Name.Replace("--", "–", StringComparison.Ordinal)).Append(" -->\n");
+            if (!fallback.BrowsersShow)
+            {
+                html.Append(CultureInfo.InvariantCulture, $"<object type=\"{fallback.Format.MediaType}\" data=\"{Relative(fallback)}\" width=\"{Designs.Numbers.Text(size.Width)}\" height=\"{Designs.Numbers.Text(size.Height)}\" role=\"img\" aria-label=\"\"></object>\n\n");
+                continue;
+            }
+            var sources = BestFirst.Where(f => f != fallback.Format && f != Format.Svg && files.Any(file => file.Format == f)).ToList();
             if (sources.Count == 0 || fallback.Format == Format.Svg)
             {
                 html.Append(image).Append("\n\n");
@@ -139,7 +144,7 @@ public sealed class Web : IPlatform
     private static string CssLines(IEnumerable<IGrouping<Picture, PlannedFile>> pictures)
     {
         var css = new StringBuilder();
-        foreach (var files in pictures)
+        foreach (var files in pictures.Where(p => Fallback(p).BrowsersShow))
         {
             var fallback = Fallback(files);
             css.Append(CultureInfo.InvariantCulture, $".{ClassOf(fallback)} {{\n  background-image: url(\"{Relative(fallback)}\");\n");
@@ -153,9 +158,9 @@ public sealed class Web : IPlatform
         return css.ToString();
     }
 
-    /// <summary>The file that every browser shows: a drawing of shapes, else the format known longest, at its smallest scale.</summary>
+    /// <summary>The file that every browser shows, one with links only where nothing else is made: a drawing of shapes, else the format known longest, at its smallest scale.</summary>
     private static PlannedFile Fallback(IEnumerable<PlannedFile> files) => files
-        .OrderBy(f => f.Format == Format.Svg ? -1 : f.Format == Format.Png ? 0 : f.Format == Format.Png8 ? 1 : f.Format == Format.Jpeg ? 2 : f.Format == Format.Gif ? 3 : 4 + Array.IndexOf(BestFirst, f.Format))
+        .OrderBy(f => !f.BrowsersShow ? 99 : f.Format == Format.Svg ? -1 : f.Format == Format.Png ? 0 : f.Format == Format.Png8 ? 1 : f.Format == Format.Jpeg ? 2 : f.Format == Format.Gif ? 3 : 4 + Array.IndexOf(BestFirst, f.Format))
         .ThenBy(f => f.Scale.Factor == 1 ? 0 : f.Scale.Factor).First();
 
     private static string SrcSet(IEnumerable<PlannedFile> files, Format format, string attribute, bool always = false)

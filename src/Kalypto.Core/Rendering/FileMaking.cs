@@ -12,20 +12,19 @@ public static class FileMaking
     /// <summary>Makes a file.</summary>
     /// <param name="renderer">Draws and encodes.</param>
     /// <param name="isolation">The layer.</param>
-    /// <param name="crop">The rectangle to show, in drawing units.</param>
-    /// <param name="points">The size of the crop in pt.</param>
-    /// <param name="pixels">The size of the file in px.</param>
-    /// <param name="ask">Its format and quality.</param>
-    /// <param name="ground">The colour under it, <c>#rrggbb</c>; null for none.</param>
-    /// <param name="credit">Lines that it carries.</param>
+    /// <param name="content">What it is to hold.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public static async Task<Drawn> MakeFileAsync(
-        this IRenderer renderer, Isolation isolation, Box crop, (double Width, double Height) points, (int Width, int Height) pixels,
-        FormatAsk ask, string? ground, CreditLines credit, CancellationToken cancel)
+    public static async Task<Drawn> MakeFileAsync(this IRenderer renderer, Isolation isolation, FileContent content, CancellationToken cancel)
     {
+        var (crop, points, pixels, ask) = content;
+        var (ground, credit) = (content.Ground, content.Credit);
+        if (content.Linked is { } linked)
+        {
+            return linked < isolation.Pictures.Length ? new(isolation.Pictures[linked].Bytes(), null) : new(null, "The picture is no longer inside the layer.");
+        }
         if (ask.Format == Format.Svg)
         {
-            return ask.Quality is not Quality.Outlines ? Text(SvgExport.Of(isolation, crop, points.Width, points.Height, ground, credit))
+            return ask.Quality is not Quality.Outlines ? Text(SvgExport.Of(isolation, crop, points.Width, points.Height, ground, credit, content.Links))
                 : await OutlinedAsync(renderer, isolation, crop, ground, drawing => Text(SvgExport.Of(drawing, points.Width, points.Height, credit)), cancel);
         }
         if (ask.Format == Format.Vector)

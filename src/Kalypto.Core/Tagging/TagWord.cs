@@ -92,6 +92,10 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         {
             yield return Word($"{format.Id}:outlines", $"{format.Name} with texts as outlines");
         }
+        if (format.Options.HasFlag(Qualities.Linked))
+        {
+            yield return Word($"{format.Id}:linked", $"{format.Name} with its pictures in files beside it");
+        }
     }
 
     private static FormatSaid? Asked(string word, Format format) =>

@@ -92,8 +92,13 @@ public sealed class DrawingService(
             var crop = new Box(picture.X, picture.Y, picture.W, picture.H);
             var drawn = failure is not null ? new Drawn(null, failure)
                 : picture.Quick ? await renderer.DrawAsync(isolation!.Document(crop, picture.Width, picture.Height), picture.Width, picture.Height, Effort.Quick, cancel)
-                : await renderer.MakeFileAsync(isolation!, crop, new(picture.PointsWide, picture.PointsTall), (picture.Width, picture.Height),
-                    FormatAsk.Parse(picture.Format)!, picture.Ground, picture.Credit ?? CreditLines.None, cancel);
+                : await renderer.MakeFileAsync(isolation!, new(crop, (picture.PointsWide, picture.PointsTall), (picture.Width, picture.Height), FormatAsk.Parse(picture.Format)!)
+                {
+                    Ground = picture.Ground,
+                    Credit = picture.Credit ?? CreditLines.None,
+                    Links = [.. picture.Links],
+                    Linked = picture.Linked,
+                }, cancel);
             await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel, drawn.Note);
         }
         else

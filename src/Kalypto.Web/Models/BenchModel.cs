@@ -41,7 +41,7 @@ public sealed record BenchModel(IReadOnlyList<ScreenModel> Strip, ScreenModel Sc
     /// <summary>How the files are made, in short: <c>PNG 1·2·3x</c>.</summary>
     public static string MadeAs(IEnumerable<PlannedFile> files)
     {
-        var formats = files.GroupBy(f => f.Format).ToDictionary(g => g.Key, g => g.Select(f => f.Ask.Format.Quality).FirstOrDefault(q => q is not null));
+        var formats = files.Where(f => !f.IsLinked).GroupBy(f => f.Format).ToDictionary(g => g.Key, g => g.Select(f => f.Ask.Format.Quality).FirstOrDefault(q => q is not null));
         return formats.Count == 0 ? "nothing"
             : string.Join(' ', Format.All.Where(formats.ContainsKey).Select(f => formats[f] is { } quality ? $"{f.Name} {quality}" : f.Name));
     }

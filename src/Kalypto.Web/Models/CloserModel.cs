@@ -26,7 +26,7 @@ public sealed record CloserModel(DetailFile File, IReadOnlyList<string> Paths, s
         {
             return null;
         }
-        var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
+        var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.IsLinked == file.IsLinked).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
         var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
         return new(DetailFile.Of(plan, file), [.. plan.Pack.Files.Where(f => f.Key == file.Key).Select(f => f.Path)], file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
             [file.Ask.Source.Width, file.Ask.Source.Height], $"/pictures/{workspace.Row.Id}/{file.Picture.Ref.Design}/layer/{file.Picture.Ref.Ordinal}.png?k={row.DraftId}.c",
@@ -36,8 +36,8 @@ public sealed record CloserModel(DetailFile File, IReadOnlyList<string> Paths, s
     private static CloserDevice Device(PlannedPack plan, PlannedFile file, int density)
     {
         // Of the same platform and, where a browser shows it, the same format: what the developers would put there.
-        var files = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.Platform == file.Platform && f.Format.BrowsersShow && f.Format != Format.Ico
-            && (!file.Format.BrowsersShow || f.Format == file.Format));
+        var files = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.Platform == file.Platform && f.BrowsersShow && !f.IsLinked && f.Format != Format.Ico
+            && (!file.BrowsersShow || f.Format == file.Format));
         var taken = ScreenChoice.For(files, new(density));
         return new(density, taken is null ? null : DetailFile.Of(plan, taken), taken is { Format.IsVector: false } && taken.Scale < new Scale(density), taken is { Format.IsVector: true });
     }

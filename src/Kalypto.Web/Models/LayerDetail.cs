@@ -35,7 +35,7 @@ public sealed record LayerDetail(
     }
 
     /// <summary>One file of every size, of the platform that has most of them, in a format that a browser shows.</summary>
-    private static IEnumerable<PlannedFile> TrueSizes(List<PlannedFile> files) => files.Where(f => f.Format.BrowsersShow && f.Format != Core.Formats.Format.Ico)
+    private static IEnumerable<PlannedFile> TrueSizes(List<PlannedFile> files) => files.Where(f => f.BrowsersShow && !f.IsLinked && f.Format != Core.Formats.Format.Ico)
         .GroupBy(f => f.Platform).OrderByDescending(g => g.DistinctBy(f => f.Width).Count()).FirstOrDefault()?.OrderBy(f => f.Scale).DistinctBy(f => f.Width) ?? [];
 
     private static double[]? NumbersOf(Box? box) => box is { } b ? [Math.Round(b.X, 2), Math.Round(b.Y, 2), Math.Round(b.Width, 2), Math.Round(b.Height, 2)] : null;

@@ -33,6 +33,8 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
                 PointsTall = file.Ask.Source.Height,
                 Credit = file.Credit.IsEmpty ? null : file.Credit,
                 OnScreen = onScreen,
+                Links = file.Ask.Links,
+                Linked = file.Ask.Linked,
             });
     }
 

@@ -45,7 +45,7 @@ public sealed class LookCloser(OpenProject open, DrawingDesk desk, DrawingStore 
             var otherKey = Fingerprint.Of("closer", desk.Engine, key, $"{other.Format}:{other.Held}", ground ?? "");
             var jobs = new Jobs(workspace, desk);
             var here = await desk.DrawAsync(jobs.File(file), patience.Token);
-            var row = await desk.DrawAsync(jobs.File(file with { Ask = file.Ask with { Format = other }, Ground = ground, Key = otherKey }), patience.Token);
+            var row = await desk.DrawAsync(jobs.File(file with { Ask = file.Ask with { Format = other, Links = [], Linked = null }, Ground = ground, Key = otherKey }), patience.Token);
             return (new(otherKey.Hex, other.Format, row, await CompareAsync(file, here, other.Format, row, patience.Token)), null);
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)

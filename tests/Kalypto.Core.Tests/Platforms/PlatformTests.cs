@@ -5,6 +5,8 @@ using CsCheck;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Exporting;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
@@ -110,6 +112,23 @@ public partial class PlatformTests
         Assert.Contains("= \"bell-480w\"", swift, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("web", "picture wide:480", "bell-480w", true)]
+    [InlineData("web", "picture wide:480", "bell-480h", false)]
+    [InlineData("android", "picture wide:480", "bell_480w", true)]
+    [InlineData("apple", "picture tall:64", "Bell-64h", true)]
+    [InlineData("windows", "picture scale:2x", "bell.scale-200", false)]
+    public void A_layer_called_like_a_file_of_another_is_told_and_the_name_offered_settles_it(string platform, string tags, string name, bool isTold)
+    {
+        Pack With(string other) => Plan($"{Bell}<path id='{other}' d='M10 10h5v9z'/>", platform, null, ("bell", tags), (other, tags.Contains("scale", StringComparison.Ordinal) ? tags : "picture scale:1x,2x"));
+        var blockers = With(name).Blockers.ToList();
+        Assert.Equal(isTold ? 1 : 0, blockers.Count);
+        if (isTold)
+        {
+            Assert.Empty(With(blockers[0].Fix!.ShipName!).Blockers);
+        }
+    }
+
     [Fact]
     public void What_android_cannot_draw_of_vectors_ships_in_densities_with_the_reason()
     {
@@ -129,6 +148,36 @@ public partial class PlatformTests
         Assert.Equal("flutter/assets/nav/2.0x/bell.png flutter/assets/nav/3.0x/bell.png flutter/assets/nav/bell.png", Paths(flutter));
         Assert.Equal("flutter:\n  assets:\n    - assets/nav/bell.png\n", Text(flutter, "flutter/pubspec-assets.yaml"));
         Assert.Contains("static const bell = 'assets/nav/bell.png';", Text(flutter, "flutter/lib/pictures.dart"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_drawing_keeps_its_pictures_beside_it_where_that_is_asked_and_a_file_may_name_another()
+    {
+        static string Png(int width, int height) => "data:image/png;base64," + Convert.ToBase64String([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0, 0, 13, 0x49, 0x48, 0x44, 0x52, 0, 0, 0, (byte)width, 0, 0, 0, (byte)height, 8, 6, 0, 0, 0]);
+        var card = $"<g id='card'><image width='9' height='9' href='{Png(40, 30)}'/><image x='9' width='9' height='9' href='{Png(20, 20)}'/><image y='9' width='9' height='9' href='{Png(40, 30)}'/></g>";
+        var web = Plan(card, "web", null, ("card", "logo svg:linked to:art"));
+        // What stands there twice is one file.
+        Assert.Equal("web/art/card-1.png web/art/card-2.png web/art/card.svg", Paths(web));
+        Assert.Equal([(40, 30), (20, 20)], web.Files.Where(f => f.IsLinked).Select(f => (f.Width, f.Height)));
+        Assert.Equal(["card-1.png", "card-2.png"], web.Files[2].Ask.Links);
+        var drawing = Svg.Read(card);
+        var isolation = Isolation.Of(drawing, drawing.Layer("card"));
+        var hrefs = XDocument.Parse(SvgExport.Of(isolation, new(0, 0, 24, 24), 24, 24, links: web.Files[2].Ask.Links)).Descendants().Where(e => e.Name.LocalName == "image").Select(e => (string?)e.Attribute("href"));
+        Assert.Equal(["card-1.png", "card-2.png", "card-1.png"], hrefs);
+        Assert.Equal(40, isolation.Pictures[0].Bytes()[19]);
+        // A picture on a page loads nothing, so the lines show it otherwise, and no style names it.
+        Assert.Contains("<object type=\"image/svg+xml\" data=\"art/card.svg\"", Text(web, "web/pictures.html"), StringComparison.Ordinal);
+        Assert.DoesNotContain("card-1", Text(web, "web/pictures.html") + Text(web, "web/pictures.ts"), StringComparison.Ordinal);
+        Assert.DoesNotContain("card", Text(web, "web/pictures.css"), StringComparison.Ordinal);
+        Assert.Contains("<img src=\"card.png\"", Text(Plan(card, "web", null, ("card", "logo svg:linked png scale:1x")), "web/pictures.html"), StringComparison.Ordinal);
+        // Other names are other files; the pictures themselves stay what they are.
+        var other = Plan(card, "web", null, ("card", "logo svg:linked suffix:dark to:art"));
+        Assert.NotEqual(web.Files[2].Key, other.Files[2].Key);
+        Assert.Equal(web.Files[0].Key, other.Files[0].Key);
+        // Where one file is one picture they are embedded, as in a drawing that has none.
+        var apple = Plan(card, "apple", null, ("card", "logo svg:linked"));
+        Assert.Equal("apple/Assets.xcassets/card.imageset/card.svg svg", $"{Paths(apple)} {apple.Files[0].Ask.Format}");
+        Assert.Equal("svg", Plan(Bell, "web", null, ("bell", "icon svg:linked")).Files.Single().Ask.Format.ToString());
     }
 
     [Theory]

@@ -66,9 +66,20 @@ public class RecipeTests
         Assert.Equal("web/nav/bell.png", Paths(Design("<path id='bell [icon to:nav]'/>", "crop:ink -svg png scale:1x"), "web"));
         var finding = Assert.Single(Plan(Design("<path id='bell [icno]'/>", "picture"), "web").Findings, f => f.Check == "tags in the drawing");
         Assert.Contains("Did you mean “icon”?", finding.Sentence, StringComparison.Ordinal);
-        // What has not the form of tags is part of the name.
-        Assert.Equal("photo [2]", Svg.Read("<path id='photo [2]'/>").Layers[^1].Name);
-        Assert.Equal("a[b", Svg.Read("<path id='a[b'/>").Layers[^1].Name);
+    }
+
+    [Theory]
+    [InlineData("photo [2]", "photo [2]", null)]
+    [InlineData("a[b", "a[b", null)]
+    [InlineData("moon [seen at night]", "moon [seen at night]", null)]
+    [InlineData("moon [badge]", "moon", "badge")]
+    [InlineData("moon [badge to:sky]", "moon", "badge to:sky")]
+    [InlineData("moon [icno large]", "moon", "icno large")]
+    [InlineData("moon [ photo  -webp ]", "moon", "photo  -webp")]
+    public void A_bracket_is_part_of_the_name_unless_tags_may_be_meant(string drawn, string name, string? tags)
+    {
+        var layer = Svg.Read($"<path id='{drawn}'/>").Layers[^1];
+        Assert.Equal((name, tags), (layer.Name, layer.TagText));
     }
 
     [Fact]

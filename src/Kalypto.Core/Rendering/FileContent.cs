@@ -1,0 +1,25 @@
+using System.Collections.Immutable;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
+
+namespace Kalypto.Core.Rendering;
+
+/// <summary>What a file of a layer is to hold.</summary>
+/// <param name="Crop">The rectangle to show, in drawing units.</param>
+/// <param name="Points">The size of the crop in pt.</param>
+/// <param name="Pixels">The size of the file in px.</param>
+/// <param name="Ask">Its format and quality.</param>
+public sealed record FileContent(Box Crop, (double Width, double Height) Points, (int Width, int Height) Pixels, FormatAsk Ask)
+{
+    /// <summary>The colour under it, <c>#rrggbb</c>; null for none.</summary>
+    public string? Ground { get; init; }
+
+    /// <summary>Lines that it carries.</summary>
+    public CreditLines Credit { get; init; } = CreditLines.None;
+
+    /// <summary>The files that stand for the pictures inside the layer, in their order; empty to embed them.</summary>
+    public ImmutableArray<string> Links { get; init; } = [];
+
+    /// <summary>Which of the pictures inside the layer the file is, from 0; null for a file of the layer itself.</summary>
+    public int? Linked { get; init; }
+}
