@@ -21,7 +21,7 @@ after(async () => {
 });
 const recipe = name => page.locator(`input[aria-label="Recipe ${name}"]`);
 const keep = () => Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.request().method() === 'POST' && r.ok()), page.click('button:has-text("Keep this recipe")')]);
-const paths = () => page.evaluate(async () => (await kalypto.get('/api/projects/1/pack')).files.map(f => f.file.path));
+const paths = () => page.evaluate(async () => (await kalypto.get('/api/projects/1/pack?most=9999')).files.map(f => f.file.path));
 
 test('a changed recipe says first what it changes, by words and by a living example', async () => {
   await page.goto(`${server.address}/projects/1/recipes#icon`);
@@ -114,10 +114,10 @@ test('an opened row says which value holds and whence, and its box is typed and 
 
 test('a closer look magnifies a file and holds it against another quality', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
-  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 60_000 }).catch(async e => { throw new Error(JSON.stringify(await page.evaluate(() => [document.querySelector('.sums').innerText, Alpine.$data(document.querySelector('.pack')).model.files.filter(f => f.file.isEstimate || f.file.failure)])), { cause: e }); });
+  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 60_000 });
   await page.click('.choice button:has-text("list")');
   await page.selectOption('select[aria-label="Platform"]', 'web');
-  assert.ok((await page.locator('.pack-list tbody tr').allInnerTexts()).every(t => t.startsWith('web/')));
+  await page.waitForFunction(() => [...document.querySelectorAll('.pack-list tbody tr')].every(r => r.textContent.startsWith('web/')));
   await page.click('.pack-list a:has-text("web/moon-phase.png")');
   await page.waitForSelector('.loupe img');
   assert.match(await page.locator('.closer-path').innerText(), /web\/moon-phase\.png/);
@@ -140,10 +140,48 @@ test('a closer look magnifies a file and holds it against another quality', asyn
   await page.waitForFunction(() => /no format with a quality/.test(document.querySelector('.closer-side [role=alert]').textContent));
 });
 
+test('the pack is found by name, folder, format and weight, and its sums are of what was found', async () => {
+  await page.goto(`${server.address}/projects/1/pack`);
+  const all = (await paths()).length;
+  const foot = () => page.locator('.sums strong').first().innerText();
+  assert.match(await foot(), new RegExp(`^${all} files · `));
+  await page.click('.choice button:has-text("list")');
+  await page.fill('.search input', 'MOON');
+  await page.waitForFunction(() => { const rows = [...document.querySelectorAll('.pack-list tbody tr')]; return rows.length && rows.every(r => /moon/i.test(r.textContent)); });
+  const moons = await page.locator('.pack-list tbody tr').count();
+  assert.match(await foot(), new RegExp(`^${moons} of ${all} files · `));
+  await page.selectOption('select[aria-label="Sorted by"]', 'weight');
+  await page.waitForFunction(() => { const px = [...document.querySelectorAll('.pack-list tbody tr td:nth-child(7)')].map(c => +c.textContent.split('×')[0]); return px[0] === Math.max(...px); });
+  await page.click('.tree button:has-text("web/")');
+  await page.waitForFunction(() => [...document.querySelectorAll('.pack-list tbody tr')].every(r => r.textContent.startsWith('web/')));
+  await page.click('.choice button:has-text("sums")');
+  const table = page.locator('.sum-tables table:has(caption:text-is("by platform")) tbody tr');
+  assert.match((await table.allInnerTexts()).join(), /^web\s+3\s/);
+  await page.selectOption('select[aria-label="Format"]', 'svg');
+  await page.waitForSelector('p.empty:has-text("No file is like that")');
+  await page.click('p.empty button:has-text("Show all")');
+  await page.waitForFunction(n => document.querySelector('.sums strong').textContent.startsWith(`${n} files`), all);
+});
+
+test('what is in sight on the pack page is asked for first', async () => {
+  await page.click('.choice button:has-text("cards")');
+  await page.evaluate(async () => {
+    const layer = (await kalypto.get('/api/projects/1/bench/1/1')).rows.find(r => r.name === 'moon-phase').ordinal;
+    await kalypto.post('/api/projects/1/edit', { design: 1, screen: 1, layers: [layer], tags: 'avif:auto webp:auto scale:1.1x,1.2x,1.3x,1.4x,1.6x,1.7x,1.8x,1.9x,3.3x,3.6x' });
+  });
+  const asked = page.waitForRequest(/\/pack\/looked$/);
+  await page.goto(`${server.address}/projects/1/pack`);
+  await page.selectOption('select[aria-label="Platform"]', 'web');
+  const { keys } = (await asked).postDataJSON();
+  const seen = await page.evaluate(() => [...document.querySelectorAll('[data-key]')].filter(e => e.getBoundingClientRect().top < innerHeight).map(e => e.dataset.key));
+  assert.ok(keys.length && keys.every(k => seen.includes(k)), `${keys.length} keys, of ${seen.length} in sight`);
+  await page.evaluate(() => kalypto.post('/api/projects/1/undo', { design: 1, screen: 1, layers: [] }));
+});
+
 test('a part is built by itself, with just the files that go with it', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
   await page.selectOption('select[aria-label="Platform"]', 'apple');
-  assert.equal(await page.locator('.sums button:has-text("Build only")').innerText(), 'Build only Apple');
+  await page.waitForSelector('.sums button:text-is("Build only Apple")');
   await page.click('.sums button:has-text("Build only")');
   await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 120_000 });
   assert.match(await page.locator('.build').first().innerText(), /only Apple/);

@@ -15,6 +15,9 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     private readonly ConcurrentDictionary<string, Look> looks = new();
     private readonly ConcurrentDictionary<string, DrawingRow> drawn = new();
     private readonly ConcurrentDictionary<string, bool> awaited = new();
+
+    // What waits in the queue, and how urgent; asking again for the same changes nothing.
+    private readonly ConcurrentDictionary<string, int> waiting = new();
     private TaskCompletionSource changed = New();
     private TaskCompletionSource queued = New();
 
@@ -84,10 +87,14 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     /// <summary>Queues jobs.</summary>
     public async Task QueueAsync(IReadOnlyCollection<DrawingJob> jobs, int priority, CancellationToken cancel)
     {
-        var open = jobs.Where(j => !looks.ContainsKey(j.Key) && !drawn.ContainsKey(j.Key)).ToList();
+        var open = jobs.Where(j => !looks.ContainsKey(j.Key) && !drawn.ContainsKey(j.Key) && !(waiting.TryGetValue(j.Key, out var known) && known <= priority)).ToList();
         if (open.Count > 0)
         {
             await queue.AddAsync(open, priority, cancel);
+            foreach (var job in open)
+            {
+                waiting.AddOrUpdate(job.Key, priority, (_, known) => Math.Min(known, priority));
+            }
             Interlocked.Exchange(ref queued, New()).TrySetResult();
         }
     }
@@ -131,8 +138,9 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     }
 
     /// <summary>Tells everybody who waits that something got ready.</summary>
-    internal void Tell()
+    internal void Tell(string key)
     {
+        waiting.TryRemove(key, out _);
         Interlocked.Exchange(ref changed, New()).TrySetResult();
     }
 

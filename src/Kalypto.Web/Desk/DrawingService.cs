@@ -34,7 +34,7 @@ public sealed class DrawingService(
                 taken = job.Key;
                 await DoAsync(job, givenUp, cancel);
                 await queue.DoneAsync(job.Key, cancel);
-                desk.Tell();
+                desk.Tell(job.Key);
                 if (job.Picture is { Quick: false } || desk.WasAwaited(job.Key))
                 {
                     notices.Give();

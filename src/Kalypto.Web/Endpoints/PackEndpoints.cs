@@ -17,7 +17,7 @@ internal static class PackEndpoints
     {
         var api = app.Edits("/api/projects/{project:int}");
 
-        api.MapGet("/pack", async (int project, OpenProject open, CancellationToken cancel) =>
+        api.MapGet("/pack", async (int project, [AsParameters] PackQuery query, OpenProject open, CancellationToken cancel) =>
         {
             if (await open.LoadAsync(project, cancel) is not { } workspace)
             {
@@ -25,7 +25,7 @@ internal static class PackEndpoints
             }
             var plan = await open.PlanAsync(workspace, cancel);
             await open.DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, cancel);
-            return Results.Ok(PackModel.Of(workspace, plan));
+            return Results.Ok(PackModel.Of(workspace, plan, query));
         });
 
         // What is looked at is drawn before the rest.
@@ -38,7 +38,9 @@ internal static class PackEndpoints
             var keys = looked.Keys.Take(MostLooked).ToHashSet();
             var plan = await open.PlanAsync(workspace, cancel);
             var jobs = new Jobs(workspace, desk);
-            await desk.QueueAsync([.. plan.Pack.Files.Where(f => keys.Contains(f.Key.Hex) && !f.Picture.CropIsGuess).Select(jobs.File)], DrawingQueue.Looked, cancel);
+            var files = plan.Pack.Files.Where(f => keys.Contains(f.Key.Hex)).ToLookup(f => f.Picture.CropIsGuess);
+            await desk.QueueLooksAsync([.. files[true].Select(f => f.Picture).DistinctBy(p => p.Ref).Select(jobs.Look)], DrawingQueue.Looked, cancel);
+            await desk.QueueAsync([.. files[false].Select(jobs.File)], DrawingQueue.Looked, cancel);
             return Results.Ok();
         });
 

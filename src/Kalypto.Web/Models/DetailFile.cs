@@ -29,11 +29,16 @@ public sealed record DetailFile(
     {
         var row = plan.Drawn.GetValueOrDefault(file.Key.Hex);
         var weight = plan.WeightOf(file);
-        var size = file.IsLinked ? "as drawn" : file.Format.IsVector ? "every scale"
-            : file.Picture.MakingFor(file.Platform) is { Wide.IsEmpty: true, Tall.IsEmpty: true, Kind: not Core.Tagging.Kinds.AppIcon } ? new Core.Tagging.Scale(Math.Round(file.Scale.Factor, 2)).ToString() : $"{file.Width} px";
         return new(
-            file.Platform, file.Path, file.FileName, $"{file.Format.Name}{(file.Ask.Format.Quality is { } quality ? $" {quality}" : "")}", size, file.Width, file.Height,
+            file.Platform, file.Path, file.FileName, FormatOf(file), SizeOf(file), file.Width, file.Height,
             Words.Weight(weight), weight.Bytes, weight.IsEstimate, row?.Sha256 is null ? null : Links.File(file), file.BrowsersShow,
             row?.Failure, row?.Note, file.Credit.IsEmpty ? null : file.Credit.ToString(), file.Key.Hex);
     }
+
+    /// <summary>The format of a file with the quality that is asked.</summary>
+    public static string FormatOf(PlannedFile file) => $"{file.Format.Name}{(file.Ask.Format.Quality is { } quality ? $" {quality}" : "")}";
+
+    /// <summary>The scale of a file, or its width where that is what was asked.</summary>
+    public static string SizeOf(PlannedFile file) => file.IsLinked ? "as drawn" : file.Format.IsVector ? "every scale"
+        : file.Picture.MakingFor(file.Platform) is { Wide.IsEmpty: true, Tall.IsEmpty: true, Kind: not Core.Tagging.Kinds.AppIcon } ? new Core.Tagging.Scale(Math.Round(file.Scale.Factor, 2)).ToString() : $"{file.Width} px";
 }

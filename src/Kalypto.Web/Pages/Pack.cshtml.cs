@@ -25,7 +25,7 @@ public sealed class PackPage(OpenProject open) : ProjectPage(open)
         }
         var plan = await Open.PlanAsync(Workspace, cancel);
         await Open.DrawAheadAsync(Workspace, plan, DrawingQueue.Ahead, cancel);
-        Json = JsonSerializer.Serialize(PackModel.Of(Workspace, plan), JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize(PackModel.Of(Workspace, plan, new()), JsonSerializerOptions.Web);
         ViewData["BodyClass"] = "full";
         return Page();
     }
