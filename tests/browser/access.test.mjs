@@ -25,6 +25,7 @@ const places = {
   ships: ['/projects/1/ships', '.ship-card'],
   findings: ['/projects/1/checks', '.check-block'],
   pack: ['/projects/1/pack', '.pack-card'],
+  'a closer look': [async page => `/projects/1/closer/${(await page.evaluate(() => kalypto.get('/api/projects/1/pack?search=moon'))).files[0].file.key}`, '.device-map .device-frame'],
   recipes: ['/projects/1/recipes', '.example .file'],
   deliveries: ['/projects/1/deliveries', '.foot'],
   'what is not there': ['/projects/999', 'h1'],
@@ -48,7 +49,10 @@ for (const width of [1280, 390]) {
     test(`${name}, ${width} wide, breaks no rule`, async () => {
       const page = await context.newPage();
       await page.setViewportSize({ width, height: 800 });
-      await page.goto(server.address + address);
+      if (typeof address !== 'string') {
+        await page.goto(server.address);
+      }
+      await page.goto(server.address + (typeof address === 'string' ? address : await address(page)));
       await page.waitForSelector(waits);
       assert.deepEqual(await violations(page), []);
       assert.ok(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth), 'it scrolls sideways');

@@ -122,6 +122,22 @@ test('a closer look magnifies a file and holds it against another quality', asyn
   await page.waitForSelector('.loupe img');
   assert.match(await page.locator('.closer-path').innerText(), /web\/moon-phase\.png/);
   assert.deepEqual(await page.locator('.device figcaption').allInnerTexts(), ['1x 1x', '2x 2x', '3x 3x']);
+  // A large picture is seen through the screens part by part, on all of them the same.
+  await page.waitForFunction(() => document.querySelectorAll('.device img[src]').length === 3);
+  const frame = () => page.locator('.device-frame').evaluate(e => [parseFloat(e.style.left), parseFloat(e.style.top)]);
+  const tops = () => page.locator('.device img').evaluateAll(images => images.map(i => parseFloat(i.style.top)));
+  const [left, top] = await frame();
+  await page.locator('.device-map').press('ArrowUp');
+  assert.ok((await frame())[1] < top && (await frame())[0] === left);
+  assert.equal(new Set(await tops()).size, 1);
+  await page.locator('.device-whole').click({ position: { x: 1, y: 1 } });
+  assert.deepEqual([await frame(), await tops()], [[0, 0], [0, 0, 0]]);
+  const glass = await page.locator('.device-glass').first().boundingBox();
+  await page.mouse.move(glass.x + 60, glass.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(glass.x + 30, glass.y + 50, { steps: 3 });
+  await page.mouse.up();
+  assert.deepEqual(await page.locator('.device img').first().evaluate(e => [parseFloat(e.style.left), parseFloat(e.style.top)].map(Math.round)), [-30, -10]);
   await page.click('.closer button:has-text("4×")');
   const { width } = await page.locator('.loupe img').first().boundingBox();
   assert.equal(Math.round(width), 265 * 4);

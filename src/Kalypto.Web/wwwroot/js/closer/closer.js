@@ -1,6 +1,5 @@
-// One file of the pack: at its own pixels and magnified, on three grounds, against another format, and on screens of three densities.
+// One file of the pack: at its own pixels and magnified, on three grounds, against another format or quality.
 document.addEventListener('alpine:init', () => {
-  const room = 96;
   Alpine.data('closer', () => ({
     model: kalypto.read('closer'),
     ground: 'check',
@@ -77,16 +76,6 @@ document.addEventListener('alpine:init', () => {
         event.preventDefault();
         this.divider = Math.min(100, Math.max(0, this.divider + by));
       }
-    },
-    // Every screen shows each pixel of the file that it takes as a square.
-    get devices() {
-      const [wide, tall] = this.model.points;
-      // Large pictures show their middle, for shrunk they would show no pixels.
-      const size = Math.max(3, Math.min(6, room / Math.max(wide, tall)));
-      return this.model.devices.map(({ density, file, isEnlarged, isSharp }) => ({
-        scale: density, picture: file?.picture ?? '', text: !file ? 'no such file' : !file.picture ? 'not drawn yet' : isEnlarged ? `${file.size}, enlarged` : file.size,
-        style: { width: `${wide * size}px`, height: `${tall * size}px`, imageRendering: isSharp ? 'auto' : 'pixelated' },
-      }));
     },
   }));
 });
