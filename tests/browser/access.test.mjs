@@ -10,7 +10,7 @@ let server, browser, context;
 before(async () => {
   server = await serve();
   browser = await launch();
-  context = await browser.newContext();
+  context = await browser.newContext({ reducedMotion: 'reduce' });
 });
 after(async () => {
   await browser?.close();
@@ -27,6 +27,7 @@ const places = {
   pack: ['/projects/1/pack', '.pack-card'],
   'a closer look': [async page => `/projects/1/closer/${(await page.evaluate(() => kalypto.get('/api/projects/1/pack?search=moon'))).files[0].file.key}`, '.device-map .device-frame'],
   recipes: ['/projects/1/recipes', '.example .file'],
+  'a recipe that is edited': ['/projects/1/recipes#photo', '.example .file', async page => { await page.locator('input[aria-label="Recipe Web"]').fill('webp:auto crop:28x28 over:#ffffff wide:480'); await page.waitForSelector('.recipe-controls'); await page.waitForSelector('.btn-next:enabled'); }],
   deliveries: ['/projects/1/deliveries', '.foot'],
   'what is not there': ['/projects/999', 'h1'],
 };
@@ -45,7 +46,7 @@ async function violations(page) {
 }
 
 for (const width of [1280, 390]) {
-  for (const [name, [address, waits]] of Object.entries(places)) {
+  for (const [name, [address, waits, act]] of Object.entries(places)) {
     test(`${name}, ${width} wide, breaks no rule`, async () => {
       const page = await context.newPage();
       await page.setViewportSize({ width, height: 800 });
@@ -54,6 +55,7 @@ for (const width of [1280, 390]) {
       }
       await page.goto(server.address + (typeof address === 'string' ? address : await address(page)));
       await page.waitForSelector(waits);
+      await act?.(page);
       assert.deepEqual(await violations(page), []);
       assert.ok(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth), 'it scrolls sideways');
       await page.close();

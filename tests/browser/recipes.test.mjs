@@ -29,7 +29,7 @@ test('a changed recipe says first what it changes, by words and by a living exam
   await page.waitForFunction(() => document.querySelector('.example')?.textContent.includes('web/icons/bell.svg'));
   await recipe('Web').fill('svg png scale:1x,2x');
   await page.waitForFunction(() => /1 layer: 2 files more, heavier by/.test(document.querySelector('.effect').textContent));
-  await page.waitForFunction(() => document.querySelector('.example').textContent.includes('web/icons/bell@2x.png'));
+  await page.waitForFunction(() => document.querySelector('.example').textContent.includes('bell@2x.png'));
   assert.ok(!(await paths()).includes('web/icons/bell@2x.png'), 'nothing is changed before it is kept');
   await keep();
   assert.ok((await paths()).includes('web/icons/bell@2x.png'));
@@ -48,6 +48,43 @@ test('a word that a recipe cannot hold is told and kept from being kept', async 
   await page.click('.recipe-line.open .pill[data-format=webp]');
   assert.equal(await recipe('Web').inputValue(), 'webp');
   await recipe('Web').press('Escape');
+});
+
+test('every word of a recipe has a control, and each leaves the others as they are', async () => {
+  const line = recipe('Plain folders');
+  const says = words => page.waitForFunction(([words]) => document.querySelector('input[aria-label="Recipe Plain folders"]').value === words, [words]);
+  const control = name => page.locator(`.recipe-controls [aria-label="${name}"]`);
+  await line.focus();
+  await line.fill('credit webp');
+  await control('Quality of WebP').fill('auto');
+  await says('credit webp:auto');
+  await page.click('.recipe-controls .pill[data-format=jpeg]');
+  await control('Sizes').selectOption('scale');
+  await control('Sizes made').fill('1x,4x');
+  await says('credit webp:auto jpeg scale:1x,4x');
+  await control('Sizes').selectOption('wide');
+  await says('credit webp:auto jpeg wide:480');
+  await control('Crop').selectOption('box');
+  await control('Box width in points').fill('40');
+  await control('Where in the box').selectOption('top-left');
+  await says('credit webp:auto jpeg wide:480 crop:40x28@top-left');
+  await control('Bleed in points').fill('2');
+  await control('Folder').fill('art/small');
+  await control('Behind the name').fill('dark');
+  await control('Under it').selectOption('colour');
+  await control('Credit').selectOption('-credit');
+  await says('-credit webp:auto jpeg wide:480 crop:40x28@top-left bleed:2 to:art/small suffix:dark over:#ffffff');
+  // What is typed is what the controls show, and what is not understood is told from either.
+  await line.fill('png crop:ink over:screen');
+  assert.deepEqual([await control('Crop').inputValue(), await control('Under it').inputValue(), await control('Sizes').inputValue()], ['ink', 'screen', '']);
+  await control('Crop').selectOption('');
+  await control('Under it').selectOption('');
+  await page.click('.recipe-controls .pill[data-format=png]');
+  await says('');
+  await control('Bleed in points').fill('a lot');
+  await page.waitForFunction(() => /“bleed:alot” is not a tag. Did you mean “bleed:8”/.test(document.querySelector('.sums [role=alert]').textContent));
+  await page.click('button:has-text("Back")');
+  assert.equal(await line.inputValue(), 'png svg');
 });
 
 test('while two pictures want one path, a preview still says what changes', async () => {
@@ -212,16 +249,48 @@ test('recipes go out as a file and come in again', async () => {
   const json = await (await page.request.get(`${server.address}/projects/1/recipes.json`)).text();
   assert.equal(JSON.parse(json).kinds.badge.all, 'webp:auto scale:2x to:badges');
   const bring = text => page.setInputFiles('.file-label input', { name: 'recipes.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const keepIt = () => Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.request().method() === 'POST' && r.ok()), page.click('button:has-text("Keep this recipe")')]);
   await bring(json.replace('"badge"', '"other"'));
   await page.waitForFunction(() => document.querySelector('.sums [role=alert]').textContent.includes('know no kind “badge”'));
   await bring('{}');
   await page.waitForFunction(() => document.querySelector('.sums [role=alert]').textContent.includes('kalypto-recipes'));
-  await Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.ok()), bring(json.replace('scale:2x', 'scale:1x'))]);
+  await bring(json.replace('scale:2x', 'scale:1x'));
+  await page.waitForFunction(() => /^This changes 1 layer: \d files? more, \d fewer/.test(document.querySelector('.effect').textContent));
+  assert.ok(!(await paths()).includes('web/badges/saturn.webp'), 'nothing is changed before it is kept');
+  await keepIt();
   assert.ok((await paths()).includes('web/badges/saturn.webp'));
   await page.fill('input[aria-label="Budget of the pack"]', '3kB');
   await Promise.all([page.waitForResponse(r => r.url().endsWith('/recipes') && r.ok()), page.press('input[aria-label="Budget of the pack"]', 'Enter')]);
   await page.goto(`${server.address}/projects/1/pack`);
   assert.match(await page.locator('.budget-bar.over').innerText(), /the whole pack/);
+});
+
+test('the recipe of one kind comes from another project, alone and seen before it is kept', async () => {
+  await page.goto(server.address);
+  await page.setInputFiles('input[type=file]', { name: 'shop.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90"><rect id="card" width="40" height="40"/></svg>') });
+  await page.waitForURL(/projects\/2$/);
+  await page.evaluate(async () => {
+    const post = wish => kalypto.post('/api/projects/2/recipes', wish);
+    await post({ do: 'words', kind: 'icon', platform: 'web', tags: 'png scale:1x' });
+    await post({ do: 'words', kind: 'photo', platform: null, tags: 'gif' });
+    await post({ do: 'add', kind: 'stamp' });
+  });
+  const book = () => page.evaluate(async () => (await kalypto.get('/api/projects/1/recipes')).kinds);
+  await page.goto(`${server.address}/projects/1/recipes#icon`);
+  await page.selectOption('select[aria-label="Take this recipe from"]', { label: 'Shop' });
+  await page.waitForFunction(() => /^This changes 1 layer/.test(document.querySelector('.effect').textContent));
+  assert.equal((await book()).find(k => k.kind === 'icon').isChanged, false);
+  await keep();
+  assert.equal((await book()).find(k => k.kind === 'icon').lines.find(l => l.platform === 'web').words, 'png scale:1x');
+  assert.equal((await book()).find(k => k.kind === 'photo').isChanged, false);
+  await page.click('.kinds button:has-text("The whole project")');
+  await page.selectOption('select[aria-label="Take recipes from"]', { label: 'stamp of Shop' });
+  await page.waitForFunction(() => /^This changes nothing/.test(document.querySelector('.effect').textContent));
+  await keep();
+  assert.ok((await book()).some(k => k.kind === 'stamp' && k.isOwn));
+  await page.selectOption('select[aria-label="Take recipes from"]', { label: 'all of Shop' });
+  await page.waitForFunction(() => /know no kind “badge”/.test(document.querySelector('.sums [role=alert]').textContent));
+  await page.click('button:has-text("Back")');
 });
 
 test('a build of what is picked goes on where it was after the server was stopped', async () => {

@@ -78,23 +78,9 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
             word => Asked(word, format) is { } said ? tags => tags with { Formats = tags.Formats.SetItem(format.Id, said) } : null,
             word => word == format.Id ? tags => tags with { Formats = tags.Formats.SetItem(format.Id, new(false)) } : null);
         yield return Word(format.Id, $"also made as {format.Name}");
-        if (format.Options.HasFlag(Qualities.Lossy))
+        foreach (var quality in QualityWord.Of(format))
         {
-            yield return Word($"{format.Id}:80", $"{format.Name} of this quality, 1 to 100");
-            yield return Word($"{format.Id}:auto", $"the smallest {format.Name} that looks the same");
-            yield return Word($"{format.Id}:<40kB", $"the best {format.Name} within this weight");
-        }
-        if (format.Options.HasFlag(Qualities.Lossless))
-        {
-            yield return Word($"{format.Id}:lossless", $"{format.Name} with every pixel kept");
-        }
-        if (format.Options.HasFlag(Qualities.Outlines))
-        {
-            yield return Word($"{format.Id}:outlines", $"{format.Name} with texts as outlines");
-        }
-        if (format.Options.HasFlag(Qualities.Linked))
-        {
-            yield return Word($"{format.Id}:linked", $"{format.Name} with its pictures in files beside it");
+            yield return Word($"{format.Id}:{quality.Form}", $"{format.Name}: {quality.Meaning}");
         }
     }
 

@@ -18,11 +18,8 @@ public sealed class RecipesPage(OpenProject open, ProjectStore projects) : Proje
     public string TagWords { get; } = JsonSerializer.Serialize(TagWord.BuiltIn
         .Where(w => !Kinds.All.Contains(w.Form) && w.Form is not ("parts" or "whole" or "-formats") && !w.Form.StartsWith("state:", StringComparison.Ordinal)).Select(w => new { w.Form, w.Meaning }), JsonSerializerOptions.Web);
 
-    /// <summary>The formats there are.</summary>
-    public IReadOnlyList<Format> Formats { get; } = Format.All;
-
-    /// <summary>Other projects, to copy recipes from.</summary>
-    public IReadOnlyList<ProjectRow> Others { get; private set; } = [];
+    /// <summary>Other projects with the kinds that they have recipes of their own for, to copy from.</summary>
+    public string Others { get; private set; } = "[]";
 
     /// <summary>Shows it.</summary>
     public async Task<IActionResult> OnGetAsync(int project, CancellationToken cancel)
@@ -31,7 +28,8 @@ public sealed class RecipesPage(OpenProject open, ProjectStore projects) : Proje
         {
             return answer;
         }
-        Others = [.. (await projects.ListAsync(cancel)).Where(p => p.Id != project)];
+        Others = JsonSerializer.Serialize((await projects.ListAsync(cancel)).Where(p => p.Id != project)
+            .Select(p => new { p.Id, p.Name, Changed = RecipeBookJson.Read(p.Recipes).Own.Keys }), JsonSerializerOptions.Web);
         Json = JsonSerializer.Serialize(RecipesModel.Of(Workspace, await Open.PlanAsync(Workspace, cancel)), JsonSerializerOptions.Web);
         ViewData["BodyClass"] = "full";
         return Page();

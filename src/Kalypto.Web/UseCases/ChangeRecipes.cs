@@ -25,7 +25,7 @@ public sealed class ChangeRecipes(OpenProject open, ProjectStore projects, EditS
     public async Task<Change> ReadAsync(Workspace workspace, RecipeWish wish, CancellationToken cancel)
     {
         var kinds = workspace.Recipes.AllKinds.ToHashSet();
-        if (wish.Kind is { } kind && wish.Do != "add" && !kinds.Contains(kind))
+        if (wish.Kind is { } kind && wish.Do is not ("add" or "copy") && !kinds.Contains(kind))
         {
             return Change.Refused($"There is no kind “{kind}” any more. Load the page again.");
         }
@@ -88,6 +88,11 @@ public sealed class ChangeRecipes(OpenProject open, ProjectStore projects, EditS
                     return Change.Refused("That project is not there any more.");
                 }
                 var copied = RecipeBookJson.Read(other.Recipes);
+                if (wish.Kind is { } one)
+                {
+                    return copied.AllKinds.Contains(one) ? new($"Recipe for {one} of {other.Name}", book => book.With(copied.For(one)))
+                        : Change.Refused($"{other.Name} knows no kind “{one}”.");
+                }
                 return Missing(workspace, copied) ?? new($"Recipes of {other.Name}", _ => copied);
             default:
                 return Change.Refused("That cannot be done with recipes. Load the page again.");

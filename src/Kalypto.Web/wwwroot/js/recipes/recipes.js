@@ -5,8 +5,12 @@ document.addEventListener('alpine:init', () => {
   Alpine.data('recipes', () => ({
     model: kalypto.read('recipes'),
     kindName: 'icon',
+    project: '',
+    others: kalypto.read('others'),
     edited: null,
     draft: '',
+    other: null,
+    isTyping: false,
     refusal: '',
     preview: nothing,
     newKind: '',
@@ -14,12 +18,12 @@ document.addEventListener('alpine:init', () => {
     timer: 0,
 
     init() {
+      this.project = this.$root.dataset.project;
       const { kinds } = this.model;
       this.kindName = decodeURIComponent(location.hash.slice(1)) || (kinds.find(k => k.layers) ?? kinds[0]).kind;
       this.look();
       kalypto.onChanged(this.project, () => this.refresh());
     },
-    get project() { return this.$root.dataset.project; },
     get kind() { return this.model.kinds.find(k => k.kind === this.kindName) ?? null; },
     get lines() { return this.kind ? this.kind.lines : []; },
     get budget() { return this.kind ? this.kind.budget : ''; },
@@ -44,33 +48,41 @@ document.addEventListener('alpine:init', () => {
     edit(line) {
       if (!this.isEdited(line)) {
         this.edited = this.idOf(line);
+        this.other = null;
         this.draft = line.words;
         this.look();
       }
     },
     editAll() {
       this.edited = 'all';
+      this.other = null;
       this.draft = this.model.all;
     },
     typed(line) {
       this.edit(line);
       this.draft = this.$event.target.value;
+      this.isTyping = true;
       this.look();
     },
     typedAll() {
       this.edited = 'all';
       this.draft = this.$event.target.value;
+      this.isTyping = true;
       this.look();
     },
     get kept() {
       return this.edited === 'all' ? this.model.all : this.lines.find(l => this.idOf(l) === this.edited)?.words ?? '';
     },
-    get isDirty() { return this.edited !== null && this.draft.trim() !== this.kept; },
+    get isDirty() { return !!this.other || (this.edited !== null && this.draft.trim() !== this.kept); },
     get canKeep() { return this.isDirty && !this.preview.refusal && !this.timer; },
-    get effectText() { return !this.isDirty ? '' : this.preview.refusal ? '' : this.preview.effect ? `This changes ${this.preview.effect}` : ''; },
+    get effectText() { return !this.isDirty ? '' : this.preview.refusal ? '' : !this.preview.effect ? '' : this.preview.effect === 'the same files' ? 'This changes nothing: the same files come of it' : `This changes ${this.preview.effect}`; },
     get completions() {
       const last = this.draft.split(' ').at(-1).replace(/^-/, '');
-      return last && this.isDirty ? words.filter(w => w.form.startsWith(last) && w.form !== last).slice(0, 5) : [];
+      return last && this.isTyping && this.isDirty ? words.filter(w => w.form.startsWith(last) && w.form !== last).slice(0, 5) : [];
+    },
+    get folders() {
+      const folders = Map.groupBy(this.preview.files, f => f.path.slice(0, -f.name.length - 1));
+      return [...folders].map(([path, files]) => ({ path, files }));
     },
     get pictures() {
       const shown = this.preview.files.filter(f => f.picture && f.canShow).map(f => f.picture);
@@ -82,26 +94,18 @@ document.addEventListener('alpine:init', () => {
       this.draft = `${parts.join(' ')} `;
       this.look();
     },
-    makes(line, format) {
-      return this.wordsOf(line).split(' ').some(w => w === format || w.startsWith(`${format}:`));
-    },
-    toggleFormat(line) {
-      this.edit(line);
-      const { format } = this.$event.target.dataset;
-      const kept = this.draft.split(' ').filter(w => w && w.replace(/^-/, '').split(':')[0] !== format);
-      this.draft = this.makes(line, format) ? kept.join(' ') : [format, ...kept].join(' ');
-      this.look();
-    },
+    // Other projects with a recipe of their own for this kind.
+    get sources() { return this.others.filter(o => o.changed.includes(this.kindName)); },
     get wish() {
-      return this.edited === 'all' ? { do: 'all', tags: this.draft }
-        : { do: 'words', kind: this.kindName, platform: this.edited === 'everywhere' ? null : this.edited, tags: this.draft };
+      return this.other ?? (this.edited === 'all' ? { do: 'all', tags: this.draft }
+        : { do: 'words', kind: this.kindName, platform: this.edited === 'everywhere' ? null : this.edited, tags: this.draft });
     },
     // Shows what holds now, or what the draft would come to.
     look() {
       clearTimeout(this.timer);
       this.timer = setTimeout(async () => {
         const asked = ++this.asked;
-        const wish = this.edited !== null ? this.wish : this.kind ? { do: 'words', kind: this.kindName, platform: null, tags: this.lines[0].words } : null;
+        const wish = this.other || this.edited !== null ? this.wish : this.kind ? { do: 'words', kind: this.kindName, platform: null, tags: this.lines[0].words } : null;
         const answer = wish ? await kalypto.post(`/api/projects/${this.project}/recipes/preview`, wish) : nothing;
         if (asked === this.asked && !answer.failed) {
           this.refusal = this.isDirty ? answer.refusal ?? '' : this.refusal;
@@ -125,6 +129,8 @@ document.addEventListener('alpine:init', () => {
       }
     },
     back() {
+      this.other = null;
+      this.isTyping = false;
       this.edited = null;
       this.draft = '';
       this.refusal = '';
@@ -149,9 +155,19 @@ document.addEventListener('alpine:init', () => {
       this.model = answer;
       return true;
     },
+    // What comes from elsewhere is seen before it is kept, as what is typed is.
+    consider(wish) {
+      this.back();
+      this.other = wish;
+      this.look();
+    },
     async keep() {
-      if (await this.change(this.wish)) {
+      const { wish } = this;
+      if (await this.change(wish)) {
         this.back();
+        if (this.kindName && !this.kind) {
+          this.openKind(this.model.kinds[0]);
+        }
       }
     },
     async undo() {
@@ -168,14 +184,7 @@ document.addEventListener('alpine:init', () => {
         this.openKind({ kind });
       }
     },
-    async removeKind() {
-      const { kindName, isOwn } = this;
-      if (await this.change({ do: 'remove', kind: kindName }) && isOwn) {
-        this.openKind(this.model.kinds[0]);
-      } else {
-        this.look();
-      }
-    },
+    removeKind() { this.consider({ do: 'remove', kind: this.kindName }); },
     setBudget() {
       this.change({ do: 'budget', kind: this.kind ? this.kindName : null, weight: this.$event.target.value });
     },
@@ -190,12 +199,18 @@ document.addEventListener('alpine:init', () => {
     async importFile() {
       const input = this.$event.target;
       if (input.files[0]) {
-        await this.change({ do: 'import', json: await input.files[0].text() });
+        this.consider({ do: 'import', json: await input.files[0].text() });
         input.value = '';
       }
     },
-    copyFrom() {
-      this.change({ do: 'copy', from: Number(this.$refs.from.value) });
+    copyKind() { this.copy(this.$refs.source, `${this.$refs.source.value} ${this.kindName}`); },
+    copyFrom() { this.copy(this.$refs.from, this.$refs.from.value); },
+    copy(select, value) {
+      const [from, kind] = value.split(' ');
+      if (select.value) {
+        this.consider({ do: 'copy', from: Number(from), kind: kind ?? null });
+      }
+      select.value = '';
     },
   }));
 });
