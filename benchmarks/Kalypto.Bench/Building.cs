@@ -122,7 +122,7 @@ internal static class Building
     private static Task DrawAllAsync(WorkerRenderer renderer, IEnumerable<Job> jobs) => Parallel.ForEachAsync(
         jobs, new ParallelOptions { MaxDegreeOfParallelism = 4 }, async (j, c) => await renderer.DrawAsync(j.Document, j.Width, j.Height, Effort.Best, c));
 
-    private static WorkerRenderer Renderer(string demo, int count) => new(new WorkerOptions
+    internal static WorkerRenderer Renderer(string demo, int count) => new(new WorkerOptions
     {
         Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
         Fonts = Path.GetFullPath(Path.Combine(demo, "fonts")),

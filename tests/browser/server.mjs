@@ -32,6 +32,7 @@ export async function serve({ demo = true, seconds = 30, database = `browser_${p
   return {
     address,
     database,
+    pid: server.pid,
     output: () => output,
     stop: () => new Promise(resolve => {
       server.removeAllListeners('exit');

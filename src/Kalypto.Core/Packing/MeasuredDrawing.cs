@@ -117,6 +117,14 @@ public sealed class MeasuredDrawing
                 without.Add(inside.Ordinal);
             }
         }
+        return Isolate(layer, without);
+    }
+
+    /// <summary>A layer cut out of the drawing.</summary>
+    /// <param name="layer">The layer.</param>
+    /// <param name="without">Ordinals of the layers in it that stay out.</param>
+    public Isolation Isolate(Layer layer, IReadOnlySet<int> without)
+    {
         var known = layer.Ordinal < drawnCount ? isolations : isolationsOfMade;
         return known.GetOrAdd((layer.Ordinal, layer.Content == LayerContent.Screen, without.Count == 0 ? "" : string.Join(',', without.Order())),
             _ => Isolation.Of(Drawing, layer, without));

@@ -12,11 +12,15 @@ namespace Kalypto.Drawing.Encoders;
 public static class PngEncoder
 {
     /// <summary>The name and version of this encoder; part of every content key.</summary>
-    public const string Version = "png 1";
+    public const string Version = "png 2";
 
-    // Up to here every layout and filter is tried; beyond it only what a quick trial says is best.
-    private const int TryAllPixels = 1_500_000;
+    // Of all layouts and filters these many that a quick trial says are best are compressed as hard as it goes.
+    private const int Tried = 3;
+
+    // Beyond this many pixels only the best of the trial.
+    private const int TryPixels = 1_500_000;
     private const int Adaptive = 5;
+    private static readonly byte[] Signature = [0x89, (byte)'P', (byte)'N', (byte)'G', 0x0d, 0x0a, 0x1a, 0x0a];
 
     /// <summary>Encodes pixels.</summary>
     /// <param name="rgba">RGBA, not premultiplied, rows without gaps.</param>
@@ -28,34 +32,28 @@ public static class PngEncoder
         if (effort == Effort.Quick)
         {
             var quick = PixelLayout.For(rgba).First();
-            return File(rgba, width, height, quick, Compress(rgba, width, height, quick, quick.BitDepth < 8 ? 0 : Adaptive, CompressionLevel.Fastest));
+            return File(rgba, width, height, quick, quick.BitDepth < 8 ? 0 : Adaptive, CompressionLevel.Fastest);
+        }
+        var trials = new List<(PixelLayout Layout, int Filter, long Length)>();
+        foreach (var layout in width * height <= TryPixels ? PixelLayout.For(rgba) : PixelLayout.For(rgba).TakeLast(1))
+        {
+            for (var filter = 0; filter <= Adaptive; filter++)
+            {
+                using var count = new CountingStream();
+                Compress(rgba, width, height, layout, filter, CompressionLevel.Fastest, count);
+                trials.Add((layout, filter, count.Length));
+            }
         }
         byte[]? best = null;
-        var all = width * height <= TryAllPixels;
-        foreach (var layout in all ? PixelLayout.For(rgba) : PixelLayout.For(rgba).TakeLast(1))
+        foreach (var (layout, filter, _) in trials.OrderBy(t => t.Length).Take(width * height <= TryPixels ? Tried : 1))
         {
-            foreach (var filter in all ? Enumerable.Range(0, 6) : [Likely(rgba, width, height, layout)])
-            {
-                var file = File(rgba, width, height, layout, Compress(rgba, width, height, layout, filter, CompressionLevel.SmallestSize));
-                best = best is null || file.Length < best.Length ? file : best;
-            }
+            var file = File(rgba, width, height, layout, filter, CompressionLevel.SmallestSize);
+            best = best is null || file.Length < best.Length ? file : best;
         }
         return best!;
     }
 
-    /// <summary>The filter that comes out smallest when compressed quickly.</summary>
-    private static int Likely(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout)
-    {
-        var (likely, least) = (0, int.MaxValue);
-        for (var filter = 0; filter <= Adaptive; filter++)
-        {
-            var length = Compress(rgba, width, height, layout, filter, CompressionLevel.Fastest).Length;
-            (likely, least) = length < least ? (filter, length) : (likely, least);
-        }
-        return likely;
-    }
-
-    private static byte[] Compress(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel level)
+    private static void Compress(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel level, Stream output)
     {
         var length = layout.RowBytes(width);
         var (row, above, line, trial) = (new byte[length], new byte[length], new byte[length + 1], new byte[length + 1]);
@@ -64,42 +62,37 @@ public static class PngEncoder
         {
             indexes![layout.Palette[i]] = i;
         }
-        using var output = new MemoryStream();
-        using (var zlib = new ZLibStream(output, level, leaveOpen: true))
+        using var zlib = new ZLibStream(output, level, leaveOpen: true);
+        for (var y = 0; y < height; y++)
         {
-            for (var y = 0; y < height; y++)
+            layout.Pack(rgba.Slice(y * width * 4, width * 4), row, indexes);
+            if (filter < Adaptive)
             {
-                layout.Pack(rgba.Slice(y * width * 4, width * 4), row, indexes);
-                if (filter < Adaptive)
-                {
-                    RowFilters.Apply(filter, row, above, layout.Step, line);
-                    zlib.Write(line);
-                }
-                else
-                {
-                    var least = long.MaxValue;
-                    for (var f = 0; f < Adaptive; f++)
-                    {
-                        RowFilters.Apply(f, row, above, layout.Step, trial);
-                        var cost = RowFilters.Cost(trial);
-                        if (cost < least)
-                        {
-                            least = cost;
-                            (line, trial) = (trial, line);
-                        }
-                    }
-                    zlib.Write(line);
-                }
-                (row, above) = (above, row);
+                RowFilters.Apply(filter, row, above, layout.Step, line);
             }
+            else
+            {
+                var least = long.MaxValue;
+                for (var f = 0; f < Adaptive; f++)
+                {
+                    RowFilters.Apply(f, row, above, layout.Step, trial);
+                    var cost = RowFilters.Cost(trial);
+                    if (cost < least)
+                    {
+                        least = cost;
+                        (line, trial) = (trial, line);
+                    }
+                }
+            }
+            zlib.Write(line);
+            (row, above) = (above, row);
         }
-        return output.ToArray();
     }
 
-    private static byte[] File(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, byte[] data)
+    private static byte[] File(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel level)
     {
-        using var file = new MemoryStream(data.Length + 1_200);
-        file.Write([0x89, (byte)'P', (byte)'N', (byte)'G', 0x0d, 0x0a, 0x1a, 0x0a]);
+        using var file = new MemoryStream();
+        file.Write(Signature);
         Span<byte> head = stackalloc byte[13];
         BinaryPrimitives.WriteInt32BigEndian(head, width);
         BinaryPrimitives.WriteInt32BigEndian(head[4..], height);
@@ -116,22 +109,31 @@ public static class PngEncoder
                 Chunk(file, "tRNS"u8, alphas);
             }
         }
-        Chunk(file, "IDAT"u8, data);
+        // The pixels go straight into the file; their length and sum are known behind them.
+        var start = (int)file.Position;
+        file.Write("\0\0\0\0IDAT"u8);
+        Compress(rgba, width, height, layout, filter, level, file);
+        Close(file, start);
         Chunk(file, "IEND"u8, []);
         return file.ToArray();
     }
 
     internal static void Chunk(MemoryStream file, ReadOnlySpan<byte> type, ReadOnlySpan<byte> data)
     {
-        Span<byte> number = stackalloc byte[4];
-        BinaryPrimitives.WriteInt32BigEndian(number, data.Length);
-        file.Write(number);
+        var start = (int)file.Position;
+        file.Write("\0\0\0\0"u8);
         file.Write(type);
         file.Write(data);
-        var crc = new Crc32();
-        crc.Append(type);
-        crc.Append(data);
-        BinaryPrimitives.WriteUInt32BigEndian(number, crc.GetCurrentHashAsUInt32());
-        file.Write(number);
+        Close(file, start);
+    }
+
+    /// <summary>Writes the length of a chunk before it and its sum behind it.</summary>
+    private static void Close(MemoryStream file, int start)
+    {
+        Span<byte> sum = stackalloc byte[4];
+        var chunk = file.GetBuffer().AsSpan(start, (int)file.Position - start);
+        BinaryPrimitives.WriteInt32BigEndian(chunk, chunk.Length - 8);
+        BinaryPrimitives.WriteUInt32BigEndian(sum, Crc32.HashToUInt32(chunk[4..]));
+        file.Write(sum);
     }
 }

@@ -21,6 +21,16 @@ internal static partial class ProcessLimits
     [LibraryImport("libc", EntryPoint = "getppid")]
     public static partial int ParentId();
 
+    [LibraryImport("libc", EntryPoint = "malloc_trim")]
+    private static partial int Trim(nuint kept);
+
+    /// <summary>Gives memory that is no longer used back to the system.</summary>
+    public static void GiveBack()
+    {
+        GC.Collect(2, GCCollectionMode.Aggressive, blocking: true, compacting: true);
+        _ = Trim(0);
+    }
+
     /// <summary>Lets the process hold at most this many bytes of private memory, and leave no core file.</summary>
     public static void Memory(ulong bytes)
     {

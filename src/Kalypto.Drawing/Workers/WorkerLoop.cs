@@ -11,6 +11,9 @@ public static class WorkerLoop
 {
     private static readonly TimeSpan ParentCheck = TimeSpan.FromSeconds(1);
 
+    // Pictures of this size leave so much behind that cleaning up at once is worth the moment that it takes.
+    private const double LargePixels = 2_000_000;
+
     /// <summary>Runs until standard input ends or the parent is gone.</summary>
     /// <param name="fonts">The folder of the project's fonts.</param>
     /// <param name="memory">The most bytes of memory to take.</param>
@@ -24,6 +27,10 @@ public static class WorkerLoop
         while (await Frames.ReadAsync<Request>(input, CancellationToken.None) is var (request, body))
         {
             await AnswerAsync(request, body, output);
+            if (request.Width * request.Height > LargePixels)
+            {
+                ProcessLimits.GiveBack();
+            }
         }
     }
 

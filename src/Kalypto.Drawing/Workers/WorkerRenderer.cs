@@ -17,11 +17,15 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 {
     private const int MostCrashesOfOneDrawing = 12;
 
+    // Of pictures larger than this one is drawn at a time, for each takes several times its pixels of memory.
+    private const double LargePixels = 4_000_000;
+
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
     private const string FileVersion = "1";
     private readonly WorkerOptions options;
     private readonly ConcurrentBag<Worker> idle = [];
     private readonly SemaphoreSlim places;
+    private readonly SemaphoreSlim large = new(1);
     private readonly FontFamilies fonts;
 
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
@@ -152,6 +156,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             worker.Dispose();
         }
         places.Dispose();
+        large.Dispose();
     }
 
     /// <inheritdoc/>
@@ -204,16 +209,31 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 
     private async Task<string?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        await places.WaitAsync(cancel);
-        var worker = idle.TryTake(out var free) ? free : new Worker(options);
+        var isLarge = request.Task is not WorkerTask.Measure && request.Width * request.Height > LargePixels;
+        if (isLarge)
+        {
+            await large.WaitAsync(cancel);
+        }
         try
         {
-            return await worker.AskAsync(request, document, answers, take, cancel);
+            await places.WaitAsync(cancel);
+            var worker = idle.TryTake(out var free) ? free : new Worker(options);
+            try
+            {
+                return await worker.AskAsync(request, document, answers, take, cancel);
+            }
+            finally
+            {
+                idle.Add(worker);
+                places.Release();
+            }
         }
         finally
         {
-            idle.Add(worker);
-            places.Release();
+            if (isLarge)
+            {
+                large.Release();
+            }
         }
     }
 }

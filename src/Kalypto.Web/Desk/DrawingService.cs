@@ -14,9 +14,9 @@ public sealed class DrawingService(
     private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
     private const string Unreadable = "The drawing could not be read again.";
 
-    /// <inheritdoc/>
+    /// <summary>One taker more than there are processors: while the result of one is kept, all of them draw.</summary>
     protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
-        Task.WhenAll(Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount)).Select(_ => Task.Run(() => WorkAsync(stoppingToken), stoppingToken)));
+        Task.WhenAll(Enumerable.Range(0, Environment.ProcessorCount + 1).Select(_ => Task.Run(() => WorkAsync(stoppingToken), stoppingToken)));
 
     private async Task WorkAsync(CancellationToken cancel)
     {
@@ -79,7 +79,7 @@ public sealed class DrawingService(
             {
                 var measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
                 var layer = measured.Drawing.Layers[job.Ordinal];
-                isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : Isolation.Of(measured.Drawing, layer, job.Without.ToHashSet());
+                isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : measured.Isolate(layer, job.Without.ToHashSet());
                 shape = measured.ShapeOf(layer);
             }
             catch (Exception e) when (e is KeyNotFoundException or InvalidOperationException or IndexOutOfRangeException or Core.Reading.DrawingRefusedException)

@@ -102,14 +102,17 @@ public sealed class BuildPack(
                 plan = await open.PlanAsync(workspace, cancel);
                 before ??= [.. plan.Drawn.Keys];
                 var wanted = plan.Pack.Files.Where(holds).ToList();
-                await builds.ProgressAsync(id, wanted.Count(f => plan.Drawn.ContainsKey(f.Key.Hex)),
-                    wanted.Select(f => f.Key.Hex).Distinct().Count(k => plan.Drawn.ContainsKey(k) && !before.Contains(k)), cancel);
+                await TellAsync(id, wanted, plan.Drawn, before, cancel);
                 if (await open.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel, holds))
                 {
                     break;
                 }
                 await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
                 await Task.Delay(Pause, cancel);
+                if (!wanted.Exists(f => f.Picture.CropIsGuess))
+                {
+                    await DrawnAsync(id, wanted, before, cancel);
+                }
             }
             if (BlockerOf(workspace, plan, ask) is { } blocker)
             {
@@ -141,6 +144,27 @@ public sealed class BuildPack(
             notices.Give();
         }
     }
+
+    /// <summary>Waits until files are drawn whose crops are known: nothing of the plan changes meanwhile.</summary>
+    private async Task DrawnAsync(int id, List<PlannedFile> wanted, HashSet<string> before, CancellationToken cancel)
+    {
+        var keys = wanted.Select(f => f.Key.Hex).ToHashSet();
+        while (true)
+        {
+            var change = desk.Changed;
+            var drawn = await desk.DrawnAsync(keys, cancel);
+            await TellAsync(id, wanted, drawn, before, cancel);
+            if (drawn.Count == keys.Count)
+            {
+                return;
+            }
+            await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
+            await Task.Delay(Pause, cancel);
+        }
+    }
+
+    private Task TellAsync(int id, List<PlannedFile> wanted, IReadOnlyDictionary<string, DrawingRow> drawn, HashSet<string> before, CancellationToken cancel) => builds.ProgressAsync(
+        id, wanted.Count(f => drawn.ContainsKey(f.Key.Hex)), wanted.Select(f => f.Key.Hex).Distinct().Count(k => drawn.ContainsKey(k) && !before.Contains(k)), cancel);
 
     private async Task<(List<BuildFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, CancellationToken cancel)
     {

@@ -1,0 +1,100 @@
+// Building 500 files at the server: how long beside nothing but drawing and encoding, how much memory, and what a second build draws.
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { availableParallelism, tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { launch } from '../tests/browser/browser.mjs';
+import { root, serve } from '../tests/browser/server.mjs';
+
+const most = 190;
+const rounds = 3;
+const sampleEvery = 300;
+const line = (what, value, target, met) => console.log(`${what.padEnd(56)} ${value.padStart(8)}    ${target}${met ? '' : '   MISSED'}`);
+
+// The proportional share of memory: what processes have in common counts once.
+const read = (pid, file) => { try { return readFileSync(`/proc/${pid}/${file}`, 'utf8'); } catch { return ''; } };
+const childrenOf = pid => readdirSync('/proc').filter(p => /^\d+$/.test(p) && read(p, 'stat').replace(/^.*\) /, '').split(' ')[1] === String(pid));
+const megabytes = pid => [pid, ...childrenOf(pid)].reduce((sum, p) => sum + Number(read(p, 'smaps_rollup').match(/^Pss: +(\d+)/m)?.[1] ?? 0) / 1000, 0);
+
+async function round() {
+  const server = await serve();
+  const browser = await launch();
+  try {
+    const page = await browser.newPage();
+    await page.goto(server.address);
+    const layers = await page.evaluate(async most => {
+      for (const platform of ['apple', 'android']) {
+        await kalypto.post('/api/projects/1/platforms', { platform, on: false });
+      }
+      // Nothing but what is asked for here: the demo's own layers are taken back.
+      const { strip } = await kalypto.get('/api/projects/1/bench/1/1');
+      const benches = await Promise.all(strip.map(s => kalypto.get(`/api/projects/1/bench/${s.design}/${s.root}`)));
+      for (const { design, root, rows } of benches) {
+        await kalypto.post('/api/projects/1/edit', { design, screen: root, layers: rows.map(r => r.ordinal), decision: 'Open', tags: '-icon -button -picture -photo -to -scale -crop' });
+      }
+      const all = benches.flatMap(({ design, root, rows }) => rows.filter(r => r.size).map(r => ({ design, root, ordinal: r.ordinal, depth: r.depth, isGroup: r.hasChildren })));
+      return all.sort((a, b) => b.isGroup - a.isGroup || a.depth - b.depth).slice(0, most);
+    }, most);
+    const build = () => page.evaluate(async () => {
+      const before = performance.now();
+      const { build, message } = await kalypto.post('/api/projects/1/builds', {});
+      if (!build) {
+        throw new Error(message);
+      }
+      for (;;) {
+        const row = (await kalypto.get('/api/projects/1/builds')).find(b => b.id === build);
+        if (row.state !== 'running') {
+          return { ...row, seconds: (performance.now() - before) / 1000 };
+        }
+        await new Promise(resolve => { setTimeout(resolve, 250); });
+      }
+    });
+    let peak = 0;
+    const sampling = setInterval(() => { peak = Math.max(peak, megabytes(server.pid)); }, sampleEvery);
+    // Drawing begins with the decision, so the time does too.
+    const begun = performance.now();
+    await page.evaluate(async layers => {
+      for (const [key, these] of Map.groupBy(layers, l => `${l.design} ${l.root}`)) {
+        const [design, screen] = key.split(' ').map(Number);
+        await kalypto.post('/api/projects/1/edit', { design, screen, layers: these.map(l => l.ordinal), decision: 'Ship', tags: 'picture png scale:1x,2x,3x crop:ink' });
+      }
+      await kalypto.post('/api/projects/1/rename', { design: 1, screen: 1, layers: [], find: '', replace: '', isExpression: false, style: 'AsTyped', start: 1, suggest: true });
+      for (;;) {
+        const checks = await kalypto.get('/api/projects/1/checks');
+        const blocker = checks.checks.find(c => c.severity === 'blocker' && c.fixable);
+        if (!blocker) {
+          return;
+        }
+        const { design, layer } = blocker.findings[0];
+        await kalypto.post('/api/projects/1/checks/fix', { design, screen: 0, layer, check: blocker.name, everywhere: true });
+      }
+    }, layers);
+    const first = await build();
+    const wall = (performance.now() - begun) / 1000;
+    clearInterval(sampling);
+    const second = await build();
+
+    const files = await page.evaluate(async () => (await kalypto.get('/api/projects/1/pack?most=9999')).files.map(f => [f.of, f.file.size]));
+    const drawings = { 1: 'visitor-app.svg', 2: 'website.svg' };
+    const list = join(mkdtempSync(join(tmpdir(), 'kalypto-bench-')), 'files');
+    writeFileSync(list, files.map(([of, size]) => { const [design, ordinal] = of.split('.'); return `${drawings[design]} ${ordinal} ${size.replace('x', '')}\n`; }).join(''));
+    const [looks, draws, encodes, count] = execFileSync(join(root, 'benchmarks/Kalypto.Bench/bin/Release/net10.0/Kalypto.Bench'), ['pure', join(root, 'demo'), list]).toString().split(' ').map(Number);
+    return { count, peak, drawn: second.drawn, isSame: second.files === first.files, ratio: wall / ((looks + draws + encodes) / availableParallelism()) };
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}
+
+// The machine is never equally busy, so each round takes both times, and the middle one counts.
+const results = [];
+for (let i = 0; i < rounds; i++) {
+  results.push(await round());
+}
+const [{ count }] = results;
+const ratio = results.map(r => r.ratio).sort((a, b) => a - b)[Math.floor(rounds / 2)];
+const drawn = Math.max(...results.map(r => r.drawn));
+const peak = Math.max(...results.map(r => r.peak));
+line(`building ${count} files / (drawing + encoding) / processors`, ratio.toFixed(2), '< 1.3', ratio < 1.3);
+line('files that a second build of the same draws', String(drawn), '0', drawn === 0 && results.every(r => r.isSame));
+line('memory of server and workers meanwhile, MB', peak.toFixed(0), '< 600', peak < 600);
