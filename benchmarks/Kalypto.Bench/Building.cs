@@ -14,7 +14,7 @@ namespace Kalypto.Bench;
 /// <summary>Drawing and encoding the demo's layers: on one and two processors, and against one command-line renderer process a file.</summary>
 internal static class Building
 {
-    private sealed record Job(string Document, int Width, int Height);
+    internal sealed record Job(string Document, int Width, int Height);
 
     public static async Task RunAsync(string demo)
     {
@@ -28,14 +28,20 @@ internal static class Building
         var both = await Report.SecondsAsync(() => DrawAllAsync(two, jobs));
         Report.Line($"building {jobs.Count} files: two processors / one", Report.Text(alone / both), "> 1.7", alone / both > 1.7);
 
+        await ComparedWithCommandLineAsync(jobs.Take(60).ToList(), two);
+        await CompareWeightsAsync(jobs, two);
+    }
+
+    /// <summary>The weights of PNG files beside those of other programs.</summary>
+    internal static async Task CompareWeightsAsync(List<Job> jobs, WorkerRenderer renderer)
+    {
         var pngs = new List<(Job Job, byte[] Png)>();
         foreach (var job in jobs)
         {
-            pngs.Add((job, (await two.DrawAsync(job.Document, job.Width, job.Height, Effort.Best, default)).Bytes!));
+            pngs.Add((job, (await renderer.DrawAsync(job.Document, job.Width, job.Height, Effort.Best, default)).Bytes!));
         }
-        await ComparedWithCommandLineAsync(jobs.Take(60).ToList(), two);
         ComparedWithOptipng(pngs);
-        await ComparedWithPngquantAsync(pngs, two);
+        await ComparedWithPngquantAsync(pngs, renderer);
     }
 
     private static async Task ComparedWithPngquantAsync(List<(Job Job, byte[] Png)> pngs, WorkerRenderer renderer)

@@ -2,9 +2,15 @@ using Kalypto.Bench;
 
 // usage: Kalypto.Bench DEMO_FOLDER
 //        Kalypto.Bench pure DEMO_FOLDER LIST
+//        Kalypto.Bench icons DEMO_FOLDER SVG_FOLDER OUT
 if (args is ["pure", var drawings, var list])
 {
     await Pure.RunAsync(drawings, list);
+    return;
+}
+if (args is ["icons", var fonts, var icons, var written])
+{
+    await Icons.RunAsync(fonts, icons, written);
     return;
 }
 var demo = args is [var folder] ? folder : "demo";

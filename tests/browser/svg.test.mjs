@@ -1,9 +1,9 @@
 // Every layer of the demo written as an SVG of its own shows the same picture at 4x as the layer cut out of the drawing.
 import assert from 'node:assert/strict';
 import { execFile } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { promisify } from 'node:util';
 import { launch } from './browser.mjs';
@@ -19,11 +19,21 @@ before(async () => {
 });
 after(() => browser?.close());
 
-const demos = readdirSync(join(root, 'demo')).filter(f => f.endsWith('.svg'));
-for (const demo of demos) {
-  test(`${demo}: what is written short looks the same`, { timeout: 240_000 }, async () => {
+// Icons that others drew, as groups of one drawing.
+function icons() {
+  const folder = join(root, 'src/Kalypto.Web/node_modules/bootstrap-icons/icons');
+  const files = readdirSync(folder).filter((_, i) => i % 25 === 0);
+  const groups = files.map((file, i) => `<g id="${file}" transform="translate(${(i % 10) * 20} ${Math.floor(i / 10) * 20})">${readFileSync(join(folder, file), 'utf8').replace(/<\/?svg[^>]*>/g, '')}</g>`);
+  const drawing = join(mkdtempSync(join(tmpdir(), 'kalypto-icons-')), 'icons.svg');
+  writeFileSync(drawing, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 200">${groups.join('')}</svg>`);
+  return drawing;
+}
+
+const drawings = [...readdirSync(join(root, 'demo')).filter(f => f.endsWith('.svg')).map(f => join(root, 'demo', f)), icons()];
+for (const drawing of drawings) {
+  test(`${basename(drawing)}: what is written short looks the same`, { timeout: 240_000 }, async () => {
     const out = mkdtempSync(join(tmpdir(), 'kalypto-svg-'));
-    await promisify(execFile)(join(root, 'tests/Kalypto.Fidelity/bin/Release/net10.0/Kalypto.Fidelity'), [join(root, 'demo', demo), join(root, 'demo/fonts'), out, '1']);
+    await promisify(execFile)(join(root, 'tests/Kalypto.Fidelity/bin/Release/net10.0/Kalypto.Fidelity'), [drawing, join(root, 'demo/fonts'), out, '1']);
     const layers = JSON.parse(readFileSync(join(out, 'layers.json'), 'utf8')).filter(l => l.width * l.height * 16 <= mostPixels);
     const wrong = [];
     let lighter = 0;
