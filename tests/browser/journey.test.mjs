@@ -231,7 +231,7 @@ test('the pack shows every file with its real weight', async () => {
   assert.match(await page.locator('.sums').innerText(), /(\d+) of \1 drawn ahead/);
   assert.equal(await page.locator('.file:has-text("~")').count(), 0);
   await page.click('.tree button:has-text("sky/") >> nth=0');
-  assert.deepEqual(await page.locator('.shelf h2').allInnerTexts(), ['apple/Assets.xcassets/icons/sky/']);
+  await page.waitForFunction(() => [...document.querySelectorAll('.shelf h2')].map(h => h.textContent).join() === 'apple/Assets.xcassets/icons/sky/');
   assert.deepEqual((await page.locator('.shelf .pack-card strong').allInnerTexts()).sort(), ['Moon Night', 'cloud']);
 });
 

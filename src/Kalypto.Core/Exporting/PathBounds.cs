@@ -13,7 +13,7 @@ internal static class PathBounds
             (left, right) = (Math.Min(left, x), Math.Max(right, x));
             (top, bottom) = (Math.Min(top, y), Math.Max(bottom, y));
         }
-        double px = 0, py = 0;
+        double px = 0, py = 0, startX = 0, startY = 0;
         foreach (var (command, v) in PathCurves.Of(segments))
         {
             if (command == 'C')
@@ -28,6 +28,9 @@ internal static class PathBounds
                 (px, py) = (v[^2], v[^1]);
                 Take(px, py);
             }
+            // What follows a closed part begins where that began.
+            (startX, startY) = command == 'M' ? (px, py) : (startX, startY);
+            (px, py) = command == 'Z' ? (startX, startY) : (px, py);
         }
         return left > right ? null : Box.FromEdges(left, top, right, bottom);
     }

@@ -8,6 +8,7 @@ namespace Kalypto.Core.Exporting;
 /// <param name="compact">False for readers that want every number apart and flags as numbers.</param>
 internal sealed class PathWriter(int decimals, bool compact)
 {
+    private const double NearlyWhole = 0.1;
     private readonly StringBuilder text = new();
     private readonly double half = Math.Pow(10, -decimals) / 2;
     private char last;
@@ -16,8 +17,13 @@ internal sealed class PathWriter(int decimals, bool compact)
     private double y;
     private double startX;
     private double startY;
-    // Where the last control point would be mirrored to; the point itself when the segment before has none of that sort.
+    // Where the last control point is mirrored to, as it is written and as it is meant: a curve may be written as a line.
     private (char Kind, double X, double Y) mirror = ('L', 0, 0);
+    private (char Kind, double X, double Y) meant = ('L', 0, 0);
+
+    // Where the pen is meant to be, and where the part began.
+    private (double X, double Y) at;
+    private (double X, double Y) start;
 
     public static string Write(IEnumerable<PathSegment> segments, int decimals, bool compact = true)
     {
@@ -33,6 +39,10 @@ internal sealed class PathWriter(int decimals, bool compact)
     private void Add(PathSegment segment, char next)
     {
         var v = segment.Values;
+        var (before, from) = (meant, at);
+        meant = ('L', 0, 0);
+        at = segment.Command == 'Z' ? start : (v[^2], v[^1]);
+        start = segment.Command == 'M' ? at : start;
         switch (segment.Command)
         {
             case 'M':
@@ -49,22 +59,38 @@ internal sealed class PathWriter(int decimals, bool compact)
                 break;
             case 'C':
                 Curve(v[0], v[1], v[2], v[3], v[4], v[5], next);
+                meant = ('C', 2 * v[4] - v[2], 2 * v[5] - v[3]);
                 break;
             case 'S':
-                var (mx, my) = mirror.Kind == 'C' ? (mirror.X, mirror.Y) : (x, y);
+                var (mx, my) = before.Kind == 'C' ? (before.X, before.Y) : (x, y);
                 Curve(mx, my, v[0], v[1], v[2], v[3], next);
+                meant = ('C', 2 * v[2] - v[0], 2 * v[3] - v[1]);
                 break;
             case 'Q':
                 Bow(v[0], v[1], v[2], v[3]);
+                meant = ('Q', 2 * v[2] - v[0], 2 * v[3] - v[1]);
                 break;
             case 'T':
-                var (tx, ty) = mirror.Kind == 'Q' ? (mirror.X, mirror.Y) : (x, y);
+                var (tx, ty) = before.Kind == 'Q' ? (before.X, before.Y) : (x, y);
                 Bow(tx, ty, v[0], v[1]);
+                meant = ('Q', 2 * v[0] - tx, 2 * v[1] - ty);
                 break;
             case 'A':
                 if (Zero(v[0]) || Zero(v[1]))
                 {
                     Line(v[5], v[6], next);
+                    break;
+                }
+                // Nearly a whole ellipse: where it lies hangs on the last decimals of its ends, which are rounded away.
+                if (v[3] != 0 && Math.Sqrt((v[5] - from.X) * (v[5] - from.X) + (v[6] - from.Y) * (v[6] - from.Y)) < NearlyWhole * Math.Max(v[0], v[1]))
+                {
+                    foreach (var (command, c) in PathCurves.Of([new('M', [from.X, from.Y]), segment]).Skip(1))
+                    {
+                        if (command == 'C')
+                        {
+                            Curve(c[0], c[1], c[2], c[3], c[4], c[5], ' ');
+                        }
+                    }
                     break;
                 }
                 Put('A', [v[0], v[1], v[2], v[3], v[4], v[5], v[6]], [v[0], v[1], v[2], v[3], v[4], v[5] - x, v[6] - y]);

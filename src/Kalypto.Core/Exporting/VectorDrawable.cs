@@ -15,7 +15,7 @@ namespace Kalypto.Core.Exporting;
 public static class VectorDrawable
 {
     /// <summary>The name and version of this writer; part of every content key.</summary>
-    public const string Version = "vector 1";
+    public const string Version = "vector 2";
 
     private static readonly ConditionalWeakTable<Isolation, StrongBox<VectorRefusal?>> Refusals = [];
 

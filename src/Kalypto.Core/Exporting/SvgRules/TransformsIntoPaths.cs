@@ -5,22 +5,30 @@ namespace Kalypto.Core.Exporting.SvgRules;
 /// <summary>Puts transforms into the numbers of paths, where nothing else on the path depends on them.</summary>
 internal sealed class TransformsIntoPaths : ISvgRule
 {
-    public void Apply(ExportNode root, int decimals) => Walk(root, false, null);
-
-    private static void Walk(ExportNode node, bool isDefinition, string? stroke)
+    /// <summary>What reaches an element from around it, as far as its look depends on its own coordinates.</summary>
+    private sealed record Around(string? Fill, string? Stroke, string? Dashes)
     {
-        stroke = node["stroke"] ?? stroke;
+        public Around Inside(ExportNode node) => new(node["fill"] ?? Fill, node["stroke"] ?? Stroke, node["stroke-dasharray"] ?? Dashes);
+
+        /// <summary>True when gradients, patterns or dashes are measured in the coordinates of the element.</summary>
+        public bool IsMeasured => IsReference(Fill) || IsReference(Stroke) || Stroke is not (null or "none") && Dashes is not (null or "none");
+    }
+
+    public void Apply(ExportNode root, int decimals) => Walk(root, false, new(null, null, null));
+
+    private static void Walk(ExportNode node, bool isDefinition, Around around)
+    {
+        var here = around.Inside(node);
         isDefinition |= node.Name is "clipPath" or "mask" or "pattern" or "marker" or "symbol";
         foreach (var child in node.Elements)
         {
-            Walk(child, isDefinition, stroke);
+            Walk(child, isDefinition, here);
         }
-        if (node["transform"] is not { } text || Matrix.Parse(text) is not { } matrix)
+        if (node["transform"] is not { } text || Matrix.Parse(text) is not { } matrix || here.IsMeasured || DependsOnTransform(node) || HasReference(node))
         {
             return;
         }
-        if (node.Name == "path" && node["d"] is { } data && !DependsOnTransform(node) && !node.Attributes.Any(a => a.Value.StartsWith("url(", StringComparison.Ordinal))
-            && StrokeAfter(node, stroke, matrix) is var (ok, width) && ok)
+        if (node.Name == "path" && node["d"] is { } data && StrokeAfter(node, here.Stroke, matrix) is var (ok, width) && ok)
         {
             node["d"] = PathText.Of(PathTransform.Apply(PathData.Segments(data), matrix));
             node["transform"] = null;
@@ -30,20 +38,24 @@ internal sealed class TransformsIntoPaths : ISvgRule
             }
         }
         // A group that only moves, turns or scales hands that on to what lies in it, where all of it can take it.
-        else if (node.Name == "g" && !isDefinition && node["id"] is null && !DependsOnTransform(node) && !node.Attributes.Any(a => a.Value.StartsWith("url(", StringComparison.Ordinal))
-            && node.Children.Count > 0 && node.Elements.All(c => c.Name is "path" or "g" && c["id"] is null && !c.Attributes.Any(a => a.Value.StartsWith("url(", StringComparison.Ordinal))) && node["stroke"] is null or "none" && stroke is null or "none"
-            && !node.SelfAndDescendants().Any(n => n["stroke"] is not (null or "none") || n.Attributes.Any(a => a.Value.StartsWith("url(", StringComparison.Ordinal))))
+        else if (node.Name == "g" && !isDefinition && node["id"] is null && here.Stroke is null or "none"
+            && node.Children.Count > 0 && node.Elements.All(c => c.Name is "path" or "g" && c["id"] is null)
+            && !node.SelfAndDescendants().Any(n => n["stroke"] is not (null or "none") || HasReference(n)))
         {
             node["transform"] = null;
             foreach (var child in node.Elements)
             {
                 child["transform"] = $"{text}{(child["transform"] is { } own ? " " + own : "")}";
-                Walk(child, isDefinition, stroke);
+                Walk(child, isDefinition, here);
             }
         }
     }
 
-    private static bool DependsOnTransform(ExportNode node) => node["style"] is not null || node["vector-effect"] is not null || node["stroke-dasharray"] is not (null or "none");
+    private static bool IsReference(string? value) => value is not null && value.StartsWith("url(", StringComparison.Ordinal);
+
+    private static bool HasReference(ExportNode node) => node.Attributes.Any(a => IsReference(a.Value));
+
+    private static bool DependsOnTransform(ExportNode node) => node["style"] is not null || node["vector-effect"] is not null;
 
     // A stroke keeps its form only when all directions are scaled alike.
     private static (bool Ok, string? Width) StrokeAfter(ExportNode node, string? stroke, Matrix matrix)

@@ -1,0 +1,51 @@
+using CsCheck;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Exporting;
+using Kalypto.Core.Isolating;
+
+namespace Kalypto.Drawing.Tests;
+
+public class WrittenDrawingTests
+{
+    private const int Scale = 4;
+    private const int Side = 48 * Scale;
+    private const int Visible = 24;
+
+    /// <summary>How many pixels visibly differ, and how many there are with ink.</summary>
+    private static (int Far, int Ink) Difference(string a, string b)
+    {
+        using var first = Canvas.Draw(a, Side, Side);
+        using var second = Canvas.Draw(b, Side, Side);
+        var x = first.ToRgba();
+        var y = second.ToRgba();
+        var (far, ink) = (0, 0);
+        for (var i = 0; i < x.Length; i += 4)
+        {
+            if (x[i + 3] == 0 && y[i + 3] == 0)
+            {
+                continue;
+            }
+            ink++;
+            var worst = Math.Abs(x[i + 3] - y[i + 3]);
+            for (var c = 0; c < 3; c++)
+            {
+                worst = Math.Max(worst, Math.Abs(x[i + c] * x[i + 3] - y[i + c] * y[i + 3]) / 255);
+            }
+            far += worst > Visible ? 1 : 0;
+        }
+        return (far, ink);
+    }
+
+    [Fact]
+    public void Whatever_is_drawn_is_written_short_and_looks_the_same() => Gen.Int.Sample(seed =>
+    {
+        var inside = new AnyDrawing(seed).Inside();
+        var drawing = RendererFixture.Read(inside);
+        var isolation = Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x"));
+        var crop = new Box(0, 0, 48, 48);
+        var written = SvgExport.Of(isolation, crop, 48, 48);
+        var (far, ink) = Difference(isolation.Document(crop, Side, Side), written);
+        // Hair lines and edges may round to the next pixel.
+        Assert.True(far <= Math.Max(8, ink / 100), $"{far} of {ink} px differ in\n{inside[(inside.IndexOf("</style>", StringComparison.Ordinal) + 8)..]}\nwritten as\n{written}");
+    }, iter: 400);
+}
