@@ -10,6 +10,7 @@ public class WrittenDrawingTests
     private const int Scale = 4;
     private const int Side = 48 * Scale;
     private const int Visible = 24;
+    private static readonly string[] Turned = ["rotate", "skew", "matrix"];
 
     /// <summary>How many pixels visibly differ, and how many there are with ink.</summary>
     private static (int Far, int Ink) Difference(string a, string b)
@@ -47,5 +48,32 @@ public class WrittenDrawingTests
         var (far, ink) = Difference(isolation.Document(crop, Side, Side), written);
         // Hair lines and edges may round to the next pixel.
         Assert.True(far <= Math.Max(8, ink / 100), $"{far} of {ink} px differ in\n{inside[(inside.IndexOf("</style>", StringComparison.Ordinal) + 8)..]}\nwritten as\n{written}");
-    }, iter: 400);
+    }, iter: 600);
+
+    [Fact]
+    public void Whatever_can_be_an_android_vector_looks_the_same_drawn_back()
+    {
+        var written = 0;
+        Gen.Int.Sample(seed =>
+        {
+            var inside = new AnyDrawing(seed).Inside();
+            var drawing = RendererFixture.Read(inside);
+            var isolation = Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x"));
+            var crop = new Box(0, 0, 48, 48);
+            // Of the box of what is turned or leans the renderer has an idea of its own.
+            if (inside[inside.IndexOf("</style>", StringComparison.Ordinal)..] is var drawn && (drawn.Contains("#half", StringComparison.Ordinal) || drawn.Contains("#across", StringComparison.Ordinal)
+                || drawn.Contains("#round", StringComparison.Ordinal)) && Turned.Any(t => drawn.Contains(t, StringComparison.Ordinal)))
+            {
+                return;
+            }
+            if (VectorDrawable.Of(isolation, crop, 48, 48).Text is not { } vector)
+            {
+                return;
+            }
+            Interlocked.Increment(ref written);
+            var (far, ink) = Difference(isolation.Document(crop, Side, Side), VectorReader.ToSvg(vector).Replace("width='48' height='48'", $"width='{Side}' height='{Side}'", StringComparison.Ordinal));
+            Assert.True(far <= Math.Max(8, ink / 100), $"{far} of {ink} px differ in\n{inside[(inside.IndexOf("</style>", StringComparison.Ordinal) + 8)..]}\nwritten as\n{vector}");
+        }, iter: 1_500);
+        Assert.True(written > 40, $"only {written} could be one");
+    }
 }

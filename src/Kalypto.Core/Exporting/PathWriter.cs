@@ -9,6 +9,8 @@ namespace Kalypto.Core.Exporting;
 internal sealed class PathWriter(int decimals, bool compact)
 {
     private const double NearlyWhole = 0.1;
+    private const double NearlyHalf = 0.99;
+    private const double Thin = 200;
     private readonly StringBuilder text = new();
     private readonly double half = Math.Pow(10, -decimals) / 2;
     private char last;
@@ -81,25 +83,57 @@ internal sealed class PathWriter(int decimals, bool compact)
                     Line(v[5], v[6], next);
                     break;
                 }
-                // Nearly a whole ellipse: where it lies hangs on the last decimals of its ends, which are rounded away.
-                if (v[3] != 0 && Math.Sqrt((v[5] - from.X) * (v[5] - from.X) + (v[6] - from.Y) * (v[6] - from.Y)) < NearlyWhole * Math.Max(v[0], v[1]))
-                {
-                    foreach (var (command, c) in PathCurves.Of([new('M', [from.X, from.Y]), segment]).Skip(1))
-                    {
-                        if (command == 'C')
-                        {
-                            Curve(c[0], c[1], c[2], c[3], c[4], c[5], ' ');
-                        }
-                    }
-                    break;
-                }
-                Put('A', [v[0], v[1], v[2], v[3], v[4], v[5], v[6]], [v[0], v[1], v[2], v[3], v[4], v[5] - x, v[6] - y]);
+                Arc(segment, from);
                 break;
             case 'Z':
                 Close();
                 break;
         }
     }
+
+    /// <summary>
+    /// Where an ellipse lies hangs on the last decimals of the ends of an arc when that is nearly half or nearly all of it;
+    /// those are rounded away.
+    /// </summary>
+    private void Arc(PathSegment arc, (double X, double Y) from)
+    {
+        var v = arc.Values;
+        var (rx, ry, toX, toY) = (Math.Abs(v[0]), Math.Abs(v[1]), v[5], v[6]);
+        var (dx, dy) = (toX - from.X, toY - from.Y);
+        var tight = Tightness(rx, ry, v[2], dx, dy);
+        var isThin = Math.Min(rx, ry) < Thin * half;
+        if (!isThin && Math.Max(rx, ry) * Math.Sqrt(Math.Max(0, 1 - tight)) <= 4 * half)
+        {
+            // Half of one: radii a little too small are made to fit by whoever draws, and it lies in the middle of its ends.
+            (rx, ry) = (Math.Round(rx, decimals), Math.Round(ry, decimals));
+            // The ends may be written from the origin or from the pen, which round differently.
+            var fit = Math.Sqrt(Math.Min(
+                Tightness(rx, ry, v[2], Math.Round(toX, decimals) - x, Math.Round(toY, decimals) - y), Tightness(rx, ry, v[2], Math.Round(toX - x, decimals), Math.Round(toY - y, decimals))));
+            (rx, ry) = fit < 1 ? (Below(rx * fit), Below(ry * fit)) : (rx, ry);
+        }
+        else if (isThin || tight is > NearlyHalf and < 1 || v[3] != 0 && Math.Sqrt(dx * dx + dy * dy) < NearlyWhole * Math.Max(rx, ry))
+        {
+            foreach (var (command, c) in PathCurves.Of([new('M', [from.X, from.Y]), arc]).Skip(1))
+            {
+                if (command == 'C')
+                {
+                    Curve(c[0], c[1], c[2], c[3], c[4], c[5], ' ');
+                }
+            }
+            return;
+        }
+        Put('A', [rx, ry, v[2], v[3], v[4], toX, toY], [rx, ry, v[2], v[3], v[4], toX - x, toY - y]);
+    }
+
+    /// <summary>How much of the ellipse its ends span: 1 for half of it, more where the radii are too small (SVG 1.1, F.6.6).</summary>
+    private static double Tightness(double rx, double ry, double turn, double dx, double dy)
+    {
+        var (sin, cos) = Math.SinCos(turn * Math.PI / 180);
+        var (px, py) = ((cos * dx + sin * dy) / 2 / rx, (-sin * dx + cos * dy) / 2 / ry);
+        return px * px + py * py;
+    }
+
+    private double Below(double radius) => Math.Max(2 * half, Math.Floor(radius / (2 * half)) * 2 * half);
 
     private void Close()
     {

@@ -52,7 +52,7 @@ internal sealed class VectorBody
             return;
         }
         var paint = around.With(node);
-        if (node["visibility"] is "hidden" or "collapse" && Properties.Shapes.Contains(node.Name))
+        if (paint.Hidden && Properties.Shapes.Contains(node.Name))
         {
             return;
         }
@@ -80,6 +80,11 @@ internal sealed class VectorBody
         if (node["transform"] is { } transform)
         {
             matrix *= Matrix.Parse(transform) ?? throw new VectorRefusedException("it has a transform that is not understood");
+        }
+        if (node.Name == "use")
+        {
+            // Where it is put counts for its clip too (SVG 1.1, 5.6).
+            matrix *= new Matrix(1, 0, 0, 1, node.Number("x"), node.Number("y"));
         }
         if (Numbers.Length(node["opacity"]) is { } opacity and < 1)
         {
@@ -135,7 +140,6 @@ internal sealed class VectorBody
         {
             throw new VectorRefusedException("it repeats something that is not there, or too often");
         }
-        matrix *= new Matrix(1, 0, 0, 1, node.Number("x"), node.Number("y"));
         if (target.Name == "symbol")
         {
             var inner = new ExportNode("svg") { ["viewBox"] = target["viewBox"], ["width"] = node["width"], ["height"] = node["height"] };
@@ -163,6 +167,13 @@ internal sealed class VectorBody
         if (fill is not null && stroke is not null && paint.Opacity < 1)
         {
             throw new VectorRefusedException("a shape in it is half transparent with fill and stroke");
+        }
+        if (fill is not null && stroke is not null && paint.StrokeFirst)
+        {
+            // Android fills first, so the line is a path of its own below.
+            Path(node, outline, matrix, paint with { Fill = "none", StrokeFirst = false }, depth);
+            Path(node, outline, matrix, paint with { Stroke = "none", StrokeFirst = false }, depth);
+            return;
         }
         var indent = new string(' ', depth * 2);
         text.Append(indent).Append(CultureInfo.InvariantCulture, $"<path android:pathData=\"{PathWriter.Write(PathTransform.Apply(outline, matrix), Decimals, compact: false)}\"");

@@ -16,6 +16,8 @@ internal sealed record VectorPaint
     public string MiterLimit { get; init; } = "4";
     public string? Dashes { get; init; }
     public bool Markers { get; init; }
+    public bool Hidden { get; init; }
+    public bool StrokeFirst { get; init; }
     public string Colour { get; init; } = "#000";
 
     /// <summary>The opacity of everything around, multiplied.</summary>
@@ -38,6 +40,8 @@ internal sealed record VectorPaint
             LineCap = node["stroke-linecap"] ?? LineCap,
             LineJoin = node["stroke-linejoin"] ?? LineJoin,
             MiterLimit = node["stroke-miterlimit"] ?? MiterLimit,
+            Hidden = node["visibility"] is { } visibility and not "inherit" ? visibility is "hidden" or "collapse" : Hidden,
+            StrokeFirst = node["paint-order"] is { } order ? order.StartsWith("stroke", StringComparison.Ordinal) : StrokeFirst,
             Dashes = node["stroke-dasharray"] ?? Dashes,
             Markers = Markers || node["marker-start"] is not (null or "none") || node["marker-mid"] is not (null or "none") || node["marker-end"] is not (null or "none"),
         };
