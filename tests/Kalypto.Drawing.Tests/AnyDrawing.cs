@@ -56,9 +56,9 @@ internal sealed class AnyDrawing(int seed)
 
     private string Shape() => random.Next(9) switch
     {
-        0 => $"<rect x='{N(30)}' y='{N(30)}' width='{N(20)}' height='{N(20)}'{(random.Next(2) == 0 ? $" rx='{N(6)}'" : "")}",
+        0 => $"<rect x='{N(30)}' y='{N(30)}' width='{N(20) + 1}' height='{N(20) + 1}'{(random.Next(2) == 0 ? $" rx='{N(6)}'" : "")}",
         1 => $"<circle cx='{N(Side)}' cy='{N(Side)}' r='{N(14)}'",
-        2 => $"<ellipse cx='{N(Side)}' cy='{N(Side)}' rx='{N(14)}' ry='{N(9)}'",
+        2 => $"<ellipse cx='{N(Side)}' cy='{N(Side)}' rx='{N(14) + 1}' ry='{N(9) + 1}'",
         3 => $"<line x1='{N(Side)}' y1='{N(Side)}' x2='{N(Side)}' y2='{N(Side)}'",
         4 => $"<polygon points='{Points()}'",
         5 => $"<polyline points='{Points()}'",

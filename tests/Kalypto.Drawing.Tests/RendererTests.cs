@@ -45,6 +45,16 @@ public class RendererTests(RendererFixture fixture)
     }
 
     [Fact]
+    public async Task A_gradient_of_something_turned_ends_at_its_edges()
+    {
+        var drawing = RendererFixture.Read("<defs><linearGradient id='g'><stop stop-color='#ff0000'/><stop offset='1' stop-color='#0000ff'/></linearGradient></defs>"
+            + "<rect id='x' x='30' y='40' width='40' height='20' transform='rotate(45 50 50)' fill='url(#g)'/>");
+        var pixel = await fixture.DrawAsync(drawing, "x");
+        var (start, end) = (pixel(37, 37), pixel(63, 63));
+        Assert.True(start is { R: > 235, B: < 20 } && end is { R: < 20, B: > 235 }, $"{start} {end}");
+    }
+
+    [Fact]
     public async Task A_layer_is_drawn_with_what_belongs_to_it()
     {
         var drawing = RendererFixture.Read("""

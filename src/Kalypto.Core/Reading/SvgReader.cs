@@ -35,6 +35,7 @@ public static class SvgReader
             }
         }
 
+        TurnedBoxes.Rewrite(root, (element, sentence) => notes.Add((element, sentence)));
         return Finish(root, notes, fallbackName, limits);
     }
 
