@@ -8,8 +8,8 @@ namespace Kalypto.Core.Exporting;
 /// <param name="compact">False for readers that want every number apart and flags as numbers.</param>
 internal sealed class PathWriter(int decimals, bool compact)
 {
-    private const double NearlyWhole = 0.1;
-    private const double NearlyHalf = 0.99;
+    private const double NearlyWhole = 0.05;
+    private const double NearlyHalf = 0.9994;
     private const double Thin = 200;
     private readonly StringBuilder text = new();
     private readonly double half = Math.Pow(10, -decimals) / 2;
