@@ -12,9 +12,10 @@ internal sealed class TurnedBoxes
     private const double Straight = 1e-9;
     private const int MostSteps = 8;
     private static readonly string[] Places = ["x1", "y1", "x2", "y2", "cx", "cy", "r", "fx", "fy"];
-    private static readonly string[] Shaped = ["id", "style", "class", "transform", "fill", "stroke"];
+    private static readonly string[] NotOfTheShape = ["id", "style", "class", "transform", "fill", "stroke"];
     private readonly Dictionary<string, ElementBuilder> ids = new(StringComparer.Ordinal);
     private readonly Dictionary<(string Id, Box Box), string> made = [];
+    private readonly Dictionary<string, bool> repeated = new(StringComparer.Ordinal);
     private readonly Action<ElementBuilder, string> note;
     private readonly ElementBuilder definitions;
 
@@ -66,6 +67,10 @@ internal sealed class TurnedBoxes
         {
             note(element, "A gradient on turned text counts from the box of the text, which is drawn larger than it is; give the gradient plain coordinates.");
         }
+        else if (isTurned && element.Name is "use" && Repeated(element, fill, stroke))
+        {
+            note(element, "A gradient in something repeated and turned counts from its box, which is drawn larger than it is; give the gradient plain coordinates.");
+        }
         if (isTurned && (IsOfBox(element.Style("clip-path"), "clipPathUnits") || IsOfBox(element.Style("mask"), "maskContentUnits")))
         {
             note(element, "A clip or mask on something turned counts from its box, which is drawn larger than it is; give it plain coordinates.");
@@ -76,6 +81,24 @@ internal sealed class TurnedBoxes
         }
     }
 
+    /// <summary>True when something in what is repeated is painted over its box. Each is looked through once, however often it is repeated.</summary>
+    private bool Repeated(ElementBuilder use, string? fill, string? stroke)
+    {
+        if (CountsFromBox(fill) || CountsFromBox(stroke))
+        {
+            return true;
+        }
+        if (use["href"] is not ['#', .. var id] || !ids.TryGetValue(id, out var target))
+        {
+            return false;
+        }
+        if (!repeated.TryGetValue(id, out var counts))
+        {
+            repeated[id] = counts = target.SelfAndDescendants().Any(e => CountsFromBox(e.Style("fill")) || CountsFromBox(e.Style("stroke")));
+        }
+        return counts;
+    }
+
     private void Repaint(ElementBuilder element, string property, string? paint)
     {
         if (paint is null || !CountsFromBox(paint))
@@ -83,7 +106,7 @@ internal sealed class TurnedBoxes
             return;
         }
         var node = new ExportNode(element.Name);
-        node.Attributes.AddRange(element.Attributes.Where(a => !Shaped.Contains(a.Name)).Select(a => KeyValuePair.Create(a.Name, a.Value)));
+        node.Attributes.AddRange(element.Attributes.Where(a => !NotOfTheShape.Contains(a.Name)).Select(a => KeyValuePair.Create(a.Name, a.Value)));
         if (ShapeOutline.Of(node) is not { } outline || PathBounds.Of(outline) is not { IsEmpty: false } box)
         {
             return;
