@@ -87,6 +87,18 @@ test('every word of a recipe has a control, and each leaves the others as they a
   assert.equal(await line.inputValue(), 'png svg');
 });
 
+test('no control is shown that has no effect: the icons of an app have the formats of their platforms', async () => {
+  await page.click('.kinds button:has-text("app-icon")');
+  await recipe('Web').focus();
+  await page.waitForSelector('.recipe-controls [aria-label="Under it"]');
+  assert.deepEqual([await page.locator('.recipe-controls .pill').first().isVisible(), await page.locator('.recipe-controls [aria-label="Sizes"]').isVisible()], [false, false]);
+  await recipe('Web').press('Escape');
+  await page.click('.kinds button:has-text("icon") >> nth=0');
+  await recipe('Web').focus();
+  await page.waitForSelector('.recipe-controls .pill');
+  await recipe('Web').press('Escape');
+});
+
 test('while two pictures want one path, a preview still says what changes', async () => {
   const edit = (name, body) => page.evaluate(async ([name, body]) => {
     const bench = await kalypto.get('/api/projects/1/bench/1/1');
@@ -151,7 +163,7 @@ test('an opened row says which value holds and whence, and its box is typed and 
 
 test('a closer look magnifies a file and holds it against another quality', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
-  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 60_000 });
+  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 120_000 });
   await page.click('.choice button:has-text("list")');
   await page.selectOption('select[aria-label="Platform"]', 'web');
   await page.waitForFunction(() => [...document.querySelectorAll('.pack-list tbody tr')].every(r => r.textContent.startsWith('web/')));
@@ -220,7 +232,7 @@ test('what is in sight on the pack page is asked for first', async () => {
   await page.click('.choice button:has-text("cards")');
   await page.evaluate(async () => {
     const layer = (await kalypto.get('/api/projects/1/bench/1/1')).rows.find(r => r.name === 'moon-phase').ordinal;
-    await kalypto.post('/api/projects/1/edit', { design: 1, screen: 1, layers: [layer], tags: 'avif:auto webp:auto scale:1.1x,1.2x,1.3x,1.4x,1.6x,1.7x,1.8x,1.9x,3.3x,3.6x' });
+    await kalypto.post('/api/projects/1/edit', { design: 1, screen: 1, layers: [layer], tags: 'avif:auto scale:3.4x,3.6x' });
   });
   const asked = page.waitForRequest(/\/pack\/looked$/);
   await page.goto(`${server.address}/projects/1/pack`);

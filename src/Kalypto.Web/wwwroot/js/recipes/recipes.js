@@ -94,6 +94,8 @@ document.addEventListener('alpine:init', () => {
       this.draft = `${parts.join(' ')} `;
       this.look();
     },
+    // The icons of an app have the formats and sizes that each platform asks for.
+    get takesFormats() { return this.edited === 'all' || !!this.lines.find(l => this.idOf(l) === this.edited)?.takesFormats; },
     // Other projects with a recipe of their own for this kind.
     get sources() { return this.others.filter(o => o.changed.includes(this.kindName)); },
     get wish() {
