@@ -243,6 +243,20 @@ test('what is in sight on the pack page is asked for first', async () => {
   await page.evaluate(() => kalypto.post('/api/projects/1/undo', { design: 1, screen: 1, layers: [] }));
 });
 
+test('what is said between the making of a page and its first ear is not missed', async () => {
+  const other = await browser.newPage();
+  await other.goto(`${server.address}/projects/1/pack`);
+  await page.route('**/events?*', async route => {
+    await other.evaluate(() => kalypto.post('/api/projects/1/recipes', { do: 'budget', kind: null, weight: '77kB' }));
+    await route.continue();
+  }, { times: 1 });
+  await page.goto(`${server.address}/projects/1/pack`);
+  await page.waitForFunction(() => /of 77 kB/.test(document.querySelector('.budget-bar')?.textContent ?? ''));
+  await other.evaluate(() => kalypto.post('/api/projects/1/recipes/undo'));
+  await page.waitForFunction(() => !document.querySelector('.budget-bar'));
+  await other.close();
+});
+
 test('a part is built by itself, with just the files that go with it', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
   await page.selectOption('select[aria-label="Platform"]', 'apple');

@@ -49,27 +49,30 @@ internal static class BenchEndpoints
             await open.LoadAsync(project, cancel) is { } workspace && workspace.FindLayer(design, ordinal) is not null
                 ? Results.Ok(LayerDetail.Of(workspace, await open.PlanAsync(workspace, cancel), new(design, ordinal))) : Results.NotFound());
         // Tells the page that something got ready or was changed: it asks again for what it shows.
-        api.MapGet("/events", async (int project, string? page, HttpResponse response, Notices notices, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
+        api.MapGet("/events", async (int project, string? page, long? since, HttpRequest request, HttpResponse response, Notices notices, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
         {
             response.ContentType = "text/event-stream";
             response.Headers.CacheControl = "no-store";
             using var ending = CancellationTokenSource.CreateLinkedTokenSource(cancel, lifetime.ApplicationStopping);
             try
             {
-                var known = notices.Last;
+                // What came since the page was made, or since it was last heard of; numbers of an earlier server say nothing.
+                var known = long.TryParse(request.Headers["Last-Event-ID"], out var heard) ? heard : since ?? notices.Last;
+                known = known > notices.Last ? -1 : known;
                 await response.WriteAsync("retry: 2000\n\n", ending.Token);
                 await response.Body.FlushAsync(ending.Token);
                 while (!ending.IsCancellationRequested)
                 {
-                    var next = notices.Next;
-                    if (!notices.Concern(known, project, page ?? ""))
+                    // Taken before it is looked, so that nothing given meanwhile is missed.
+                    var (next, last) = (notices.Next, notices.Last);
+                    var concerns = known < 0 || notices.Concern(known, project, page ?? "");
+                    known = last;
+                    if (!concerns)
                     {
-                        known = notices.Last;
                         await next.WaitAsync(ending.Token);
                         continue;
                     }
-                    known = notices.Last;
-                    await response.WriteAsync($"event: changed\ndata: {known}\n\n", ending.Token);
+                    await response.WriteAsync($"id: {known}\nevent: changed\ndata: {known}\n\n", ending.Token);
                     await response.Body.FlushAsync(ending.Token);
                     await Task.Delay(Pause, ending.Token);
                 }

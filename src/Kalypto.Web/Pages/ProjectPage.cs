@@ -1,3 +1,4 @@
+using Kalypto.Web.Desk;
 using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -17,6 +18,8 @@ public abstract class ProjectPage(OpenProject open) : PageModel
     /// <returns>Null when all is well, else what to answer.</returns>
     protected async Task<IActionResult?> OpenAsync(int project, string place, CancellationToken cancel)
     {
+        // The page shows all that was said up to here; what comes later it is told.
+        ViewData["Notice"] = HttpContext.RequestServices.GetRequiredService<Notices>().Last;
         if (await Open.LoadAsync(project, cancel) is not { } workspace)
         {
             return NotFound();

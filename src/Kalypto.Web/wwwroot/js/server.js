@@ -65,7 +65,8 @@ window.kalypto = {
   // Calls back when something was drawn or somebody else edited, a few times a second at most.
   onChanged(project, callback) {
     let waiting = null;
-    const source = new EventSource(`/api/projects/${project}/events?page=${this.page}`);
+    const { notice } = document.documentElement.dataset;
+    const source = new EventSource(`/api/projects/${project}/events?page=${this.page}${notice ? `&since=${notice}` : ''}`);
     source.addEventListener('changed', () => {
       waiting ??= setTimeout(() => {
         waiting = null;
