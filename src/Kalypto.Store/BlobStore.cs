@@ -6,6 +6,8 @@ namespace Kalypto.Store;
 /// <summary>Bytes by their SHA-256: equal content is kept once.</summary>
 public sealed class BlobStore(Database database)
 {
+    internal const string Put = "insert into blobs values ($1, $2) on conflict do nothing";
+
     /// <summary>Keeps bytes and tells their SHA-256.</summary>
     public async Task<string> PutAsync(byte[] bytes, CancellationToken cancel)
     {
@@ -21,7 +23,7 @@ public sealed class BlobStore(Database database)
     internal static async Task<string> PutAsync(NpgsqlConnection connection, byte[] bytes, CancellationToken cancel)
     {
         var sha256 = Fingerprint.Of(bytes).Hex;
-        await connection.Command("insert into blobs values ($1, $2) on conflict do nothing", sha256, bytes).RunAsync(cancel);
+        await connection.Command(Put, sha256, bytes).RunAsync(cancel);
         return sha256;
     }
 }

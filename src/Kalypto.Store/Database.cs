@@ -7,16 +7,27 @@ namespace Kalypto.Store;
 /// <summary>The connection to PostgreSQL and the state of its tables.</summary>
 public sealed class Database : IAsyncDisposable
 {
+    private const int MostRedoable = 12;
+
     /// <summary>Opens a database.</summary>
     /// <param name="connection">A connection string of Npgsql.</param>
     public Database(string connection)
     {
         Connection = connection;
         Source = NpgsqlDataSource.Create(connection);
+        var redoable = new NpgsqlConnectionStringBuilder(connection) { MaxPoolSize = MostRedoable };
+        redoable.Options = $"{redoable.Options} -c synchronous_commit=off".Trim();
+        Redoable = NpgsqlDataSource.Create(redoable);
     }
 
     /// <summary>Hands out connections.</summary>
     public NpgsqlDataSource Source { get; }
+
+    /// <summary>
+    /// Hands out connections for what can be drawn again: a commit does not wait for the disk. When the machine stops, the last
+    /// moments may be gone as if they had not been; nothing is ever half there.
+    /// </summary>
+    public NpgsqlDataSource Redoable { get; }
 
     private string Connection { get; }
 
@@ -37,5 +48,9 @@ public sealed class Database : IAsyncDisposable
     }
 
     /// <inheritdoc/>
-    public ValueTask DisposeAsync() => Source.DisposeAsync();
+    public async ValueTask DisposeAsync()
+    {
+        await Redoable.DisposeAsync();
+        await Source.DisposeAsync();
+    }
 }

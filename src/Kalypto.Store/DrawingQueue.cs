@@ -4,7 +4,7 @@ namespace Kalypto.Store;
 
 /// <summary>
 /// The queue of what is to be drawn. Any number of processes may take from it; a job whose taker died comes back when its
-/// lease runs out, and one that killed its taker several times is given up.
+/// lease runs out, and one that killed its taker several times is given up. Keeping its result takes a job off the queue.
 /// </summary>
 public sealed class DrawingQueue(Database database)
 {
@@ -24,39 +24,38 @@ public sealed class DrawingQueue(Database database)
     {
         if (jobs.Count > 0)
         {
-            await database.Source.Command("""
-                insert into drawing_jobs (key, priority, job)
-                select n.key, $3, n.job::jsonb from unnest($1::char(64)[], $2) as n (key, job)
+            var some = jobs.DistinctBy(j => j.Key).ToList();
+            await database.Redoable.Command("""
+                insert into drawing_jobs (key, priority, job, pixels)
+                select n.key, $4, n.job::jsonb, n.pixels from unnest($1::char(64)[], $2, $3) as n (key, job, pixels)
                 where not exists (select from drawings where key = n.key) and not exists (select from looks where key = n.key)
                 order by n.key
                 on conflict (key) do update set priority = least(drawing_jobs.priority, excluded.priority)
-                """, jobs.DistinctBy(j => j.Key).Select(j => j.Key).ToArray(),
-                jobs.DistinctBy(j => j.Key).Select(j => JsonSerializer.Serialize(j)).ToArray(), priority).RunAsync(cancel);
+                """, some.Select(j => j.Key).ToArray(), some.Select(j => JsonSerializer.Serialize(j)).ToArray(), some.Select(j => j.Picture?.Pixels ?? 0).ToArray(), priority).RunAsync(cancel);
         }
     }
 
-    /// <summary>Takes the most urgent job for a while; null when there is none.</summary>
-    public async Task<(DrawingJob Job, bool GivenUp)?> TakeAsync(TimeSpan lease, CancellationToken cancel)
+    /// <summary>Takes the most urgent job for a while, of those the largest; null when there is none.</summary>
+    /// <param name="lease">How long nobody else may take it.</param>
+    /// <param name="cancel">Ends the asking.</param>
+    /// <param name="mostPixels">Leaves jobs of more pixels where they are; null for none.</param>
+    public async Task<(DrawingJob Job, bool GivenUp)?> TakeAsync(TimeSpan lease, CancellationToken cancel, long? mostPixels = null)
     {
-        var taken = await database.Source.Command("""
+        var taken = await database.Redoable.Command("""
             update drawing_jobs set leased_until = now() + $1, attempts = attempts + 1
             where key = (
-              select key from drawing_jobs where leased_until is null or leased_until < now()
-              order by priority, queued_at limit 1 for update skip locked)
+              select key from drawing_jobs where (leased_until is null or leased_until < now()) and ($2::bigint is null or pixels <= $2::bigint)
+              order by priority, pixels desc, queued_at limit 1 for update skip locked)
             returning job, attempts
-            """, lease).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
+            """, lease, mostPixels).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
         return taken is [var (job, attempts)] ? (JsonSerializer.Deserialize<DrawingJob>(job)!, attempts > MostAttempts) : null;
     }
 
-    /// <summary>Takes a finished job off the queue.</summary>
-    public Task DoneAsync(string key, CancellationToken cancel) =>
-        database.Source.Command("delete from drawing_jobs where key = $1", key).RunAsync(cancel);
-
     /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
-    public Task PutBackAsync(string key, CancellationToken cancel) => database.Source
+    public Task PutBackAsync(string key, CancellationToken cancel) => database.Redoable
         .Command("update drawing_jobs set leased_until = now() + interval '1 second' where key = $1", key).RunAsync(cancel);
 
     /// <summary>Gives back every taken job; for the start, when no taker can be alive.</summary>
     public Task ReleaseAllAsync(CancellationToken cancel) =>
-        database.Source.Command("update drawing_jobs set leased_until = null").RunAsync(cancel);
+        database.Redoable.Command("update drawing_jobs set leased_until = null").RunAsync(cancel);
 }

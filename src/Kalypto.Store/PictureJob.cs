@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Kalypto.Store;
 
 /// <summary>The picture to draw of a layer.</summary>
@@ -10,6 +12,10 @@ namespace Kalypto.Store;
 /// <param name="Quick">True for a quick look, false for a file that is delivered.</param>
 public sealed record PictureJob(double X, double Y, double W, double H, int Width, int Height, bool Quick)
 {
+    /// <summary>How many pixels it has.</summary>
+    [JsonIgnore]
+    public long Pixels => (long)Width * Height;
+
     /// <summary>The format and quality as a tag, such as <c>webp:82</c>.</summary>
     public string Format { get; init; } = "png";
 

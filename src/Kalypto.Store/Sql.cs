@@ -12,6 +12,19 @@ internal static class Sql
     public static NpgsqlCommand Command(this NpgsqlConnection connection, string sql, params ReadOnlySpan<object?> values) =>
         Fill(new NpgsqlCommand(sql, connection), values);
 
+    /// <summary>Runs statements in one go: all of them hold, or none.</summary>
+    public static async Task RunAllAsync(this NpgsqlDataSource source, CancellationToken cancel, params IEnumerable<(string Sql, object?[] Values)> statements)
+    {
+        await using var batch = source.CreateBatch();
+        foreach (var (sql, values) in statements)
+        {
+            var command = new NpgsqlBatchCommand(sql);
+            Fill(command.Parameters, values);
+            batch.BatchCommands.Add(command);
+        }
+        await batch.ExecuteNonQueryAsync(cancel);
+    }
+
     public static async Task<List<T>> ListAsync<T>(this NpgsqlCommand command, Func<NpgsqlDataReader, T> read, CancellationToken cancel = default)
     {
         await using (command)
@@ -52,10 +65,15 @@ internal static class Sql
 
     private static NpgsqlCommand Fill(NpgsqlCommand command, ReadOnlySpan<object?> values)
     {
+        Fill(command.Parameters, values);
+        return command;
+    }
+
+    private static void Fill(NpgsqlParameterCollection parameters, ReadOnlySpan<object?> values)
+    {
         foreach (var value in values)
         {
-            command.Parameters.Add(new NpgsqlParameter { Value = value ?? DBNull.Value });
+            parameters.Add(new NpgsqlParameter { Value = value ?? DBNull.Value });
         }
-        return command;
     }
 }

@@ -140,11 +140,12 @@ public class StoreTests(DatabaseFixture fixture)
         var drawings = new DrawingStore(database);
         var (one, two, bad) = (Key("one"), Key("two"), Key("bad"));
         await drawings.PutAsync(one, [1, 2, 3], null, cancel);
-        await drawings.PutAsync(two, [1, 2, 3], null, cancel);
+        var put = await drawings.PutAsync(two, [1, 2, 3], null, cancel);
         await drawings.PutAsync(bad, null, "It hangs.", cancel);
         await drawings.PutLookAsync(one, new Look(new Box(1, 2, 3, 4), null), cancel);
         var found = await drawings.FindAsync([one, two, bad, Key("none")], cancel);
         Assert.Equal(3, found.Count);
+        Assert.Equal(put, found[two]);
         Assert.Equal(found[one].Sha256, found[two].Sha256);
         Assert.Equal((null, "It hangs."), (found[bad].Sha256, found[bad].Failure));
         Assert.Equal([1, 2, 3], await drawings.BytesAsync(two, cancel));
@@ -160,6 +161,16 @@ public class StoreTests(DatabaseFixture fixture)
         await queue.AddAsync([jobs[33]], DrawingQueue.Wanted, cancel);
         var lease = TimeSpan.FromMinutes(5);
         Assert.Equal(33, (await queue.TakeAsync(lease, cancel))!.Value.Job.Ordinal);
+
+        // Of what is equally urgent the largest goes first, unless it is too large for whoever asks.
+        DrawingJob Sized(string key, int side) => new(Key(key), 1, side, [], "", new(0, 0, 1, 1, side, side, false));
+        await queue.AddAsync([Sized("small", 11), Sized("vast", 3000), Sized("large", 40)], DrawingQueue.Wanted, cancel);
+        foreach (var (most, side) in new (long?, int)[] { (8_000_000, 40), (null, 3000), (null, 11) })
+        {
+            var sized = (await queue.TakeAsync(lease, cancel, most))!.Value.Job;
+            Assert.Equal(side, sized.Ordinal);
+            await new DrawingStore(database).PutAsync(sized.Key, null, "Only a test.", cancel);
+        }
 
         var taken = await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ =>
         {
@@ -182,9 +193,11 @@ public class StoreTests(DatabaseFixture fixture)
             Assert.Equal(expected, again!.Value.GivenUp);
             await queue.ReleaseAllAsync(cancel);
         }
+        // What came of a job takes it off.
+        var drawings = new DrawingStore(database);
         foreach (var job in jobs)
         {
-            await queue.DoneAsync(job.Key, cancel);
+            await (job.Ordinal % 2 == 0 ? drawings.PutAsync(job.Key, [4], null, cancel) : drawings.PutLookAsync(job.Key, new(null, null), cancel));
         }
         Assert.Null(await queue.TakeAsync(lease, cancel));
     }

@@ -1,15 +1,14 @@
 using System.Buffers.Binary;
+using System.Runtime.InteropServices;
 
 namespace Kalypto.Drawing.Encoders;
 
 /// <summary>One way to write pixels in a PNG without losing anything: colour type, bit depth, palette.</summary>
 /// <param name="ColourType">0 gray, 2 RGB, 3 palette, 4 gray with alpha, 6 RGBA (PNG specification, 11.2.2).</param>
 /// <param name="BitDepth">1, 2, 4 or 8.</param>
-/// <param name="Palette">RGBA colours of colour type 3; else empty.</param>
-internal sealed record PixelLayout(int ColourType, int BitDepth, uint[] Palette)
+/// <param name="Palette">The colours of colour type 3; else null.</param>
+internal sealed record PixelLayout(int ColourType, int BitDepth, Palette? Palette)
 {
-    private const int MostColours = 256;
-
     /// <summary>Bytes from a byte to the one of the pixel before it, at least 1.</summary>
     public int Step => Math.Max(1, Channels * BitDepth / 8);
 
@@ -23,7 +22,7 @@ internal sealed record PixelLayout(int ColourType, int BitDepth, uint[] Palette)
     {
         bool opaque = true, gray = true;
         var depth = 1;
-        var colours = new Dictionary<uint, int>(MostColours + 1);
+        var colours = new Dictionary<uint, int>(Palette.Most + 1);
         var last = 0u;
         for (var i = 0; i < rgba.Length; i += 4)
         {
@@ -36,61 +35,61 @@ internal sealed record PixelLayout(int ColourType, int BitDepth, uint[] Palette)
             opaque &= (pixel & 0xff) == 0xff;
             gray &= rgba[i] == rgba[i + 1] && rgba[i] == rgba[i + 2];
             depth = Math.Max(depth, DepthOf(rgba[i]));
-            if (colours.Count <= MostColours)
+            if (colours.Count <= Palette.Most)
             {
                 colours.TryAdd(pixel, 0);
             }
         }
         var layouts = new List<PixelLayout>
         {
-            gray ? new(opaque ? 0 : 4, opaque ? depth : 8, []) : new(opaque ? 2 : 6, 8, []),
+            gray ? new(opaque ? 0 : 4, opaque ? depth : 8, null) : new(opaque ? 2 : 6, 8, null),
         };
-        if (colours.Count <= MostColours)
+        if (colours.Count <= Palette.Most)
         {
             // Transparent ones first: the list of alphas may then stop after the last of them.
-            uint[] palette = [.. colours.Keys.OrderBy(c => (c & 0xff) == 0xff).ThenBy(c => c)];
-            layouts.Add(new(3, palette.Length switch { <= 2 => 1, <= 4 => 2, <= 16 => 4, _ => 8 }, palette));
+            uint[] colourList = [.. colours.Keys.OrderBy(c => (c & 0xff) == 0xff).ThenBy(c => c)];
+            layouts.Add(new(3, colourList.Length switch { <= 2 => 1, <= 4 => 2, <= 16 => 4, _ => 8 }, new(colourList)));
         }
         return layouts;
     }
 
     /// <summary>Writes one row of RGBA pixels in this layout.</summary>
-    public void Pack(ReadOnlySpan<byte> rgba, Span<byte> row, Dictionary<uint, int>? indexes)
+    public void Pack(ReadOnlySpan<byte> rgba, Span<byte> row)
     {
-        var pixels = rgba.Length / 4;
-        row.Clear();
-        for (var x = 0; x < pixels; x++)
+        var pixels = MemoryMarshal.Cast<byte, uint>(rgba);
+        switch (ColourType)
         {
-            var p = rgba.Slice(x * 4, 4);
-            switch (ColourType)
-            {
-                case 0 when BitDepth == 8:
-                    row[x] = p[0];
-                    break;
-                case 0:
-                    Bits(row, x, p[0] >> (8 - BitDepth));
-                    break;
-                case 2:
-                    p[..3].CopyTo(row[(x * 3)..]);
-                    break;
-                case 3:
-                    Bits(row, x, indexes![BinaryPrimitives.ReadUInt32BigEndian(p)]);
-                    break;
-                case 4:
-                    row[x * 2] = p[0];
-                    row[x * 2 + 1] = p[3];
-                    break;
-                default:
-                    p.CopyTo(row[(x * 4)..]);
-                    break;
-            }
+            case 2:
+                for (int i = 0, to = 0; i < rgba.Length; i += 4, to += 3)
+                {
+                    (row[to + 2], row[to + 1], row[to]) = (rgba[i + 2], rgba[i + 1], rgba[i]);
+                }
+                break;
+            case 4:
+                for (int i = 0, to = 0; i < rgba.Length; i += 4, to += 2)
+                {
+                    (row[to + 1], row[to]) = (rgba[i + 3], rgba[i]);
+                }
+                break;
+            case 6:
+                rgba.CopyTo(row);
+                break;
+            default:
+                row.Clear();
+                var (last, value) = (~pixels[0], 0);
+                for (var x = 0; x < pixels.Length; x++)
+                {
+                    // Most pixels have the colour of the one before.
+                    if (pixels[x] != last)
+                    {
+                        last = pixels[x];
+                        value = Palette is null ? rgba[x * 4] >> (8 - BitDepth) : Palette.IndexOf(BinaryPrimitives.ReadUInt32BigEndian(rgba[(x * 4)..]));
+                    }
+                    var bit = x * BitDepth;
+                    row[bit / 8] |= (byte)(value << (8 - BitDepth - bit % 8));
+                }
+                break;
         }
-    }
-
-    private void Bits(Span<byte> row, int x, int value)
-    {
-        var bit = x * BitDepth;
-        row[bit / 8] |= (byte)(value << (8 - BitDepth - bit % 8));
     }
 
     /// <summary>The fewest bits that hold a gray value exactly.</summary>

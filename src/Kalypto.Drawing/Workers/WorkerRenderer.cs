@@ -17,8 +17,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 {
     private const int MostCrashesOfOneDrawing = 12;
 
-    // Of pictures larger than this one is drawn at a time, for each takes several times its pixels of memory.
-    private const double LargePixels = 4_000_000;
+    /// <summary>Of pictures of more pixels one is drawn at a time, for each takes several times its pixels of memory.</summary>
+    public const long LargePixels = 4_000_000;
+
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
     private const string FileVersion = "1";

@@ -9,6 +9,7 @@ namespace Kalypto.Web.Desk;
 /// <summary>Where pictures are asked for: knows what is drawn, queues what is not, and tells when something gets ready.</summary>
 public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRenderer renderer)
 {
+    private const int OthersAfter = 1000;
     private static readonly TimeSpan Poll = TimeSpan.FromMilliseconds(500);
 
     // What is drawn stays drawn, so what was once seen in the store holds for ever.
@@ -18,6 +19,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
 
     // What waits in the queue, and how urgent; asking again for the same changes nothing.
     private readonly ConcurrentDictionary<string, int> waiting = new();
+    private long askedAt;
     private TaskCompletionSource changed = New();
     private TaskCompletionSource queued = New();
 
@@ -60,7 +62,14 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     public async Task<IReadOnlyDictionary<string, DrawingRow>> DrawnAsync(IEnumerable<string> keys, CancellationToken cancel)
     {
         var asked = keys.ToHashSet();
-        var missing = asked.Where(k => !drawn.ContainsKey(k)).ToList();
+        // What is queued here is told here; what another process drew of it is seen a moment later.
+        var now = Environment.TickCount64;
+        var asksAll = now - Volatile.Read(ref askedAt) > OthersAfter;
+        if (asksAll)
+        {
+            Volatile.Write(ref askedAt, now);
+        }
+        var missing = asked.Where(k => !drawn.ContainsKey(k) && (asksAll || !waiting.ContainsKey(k))).ToList();
         if (missing.Count > 0)
         {
             foreach (var (key, row) in await store.FindAsync(missing, cancel))
@@ -137,8 +146,21 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         }
     }
 
-    /// <summary>Tells everybody who waits that something got ready.</summary>
-    internal void Tell(string key)
+    /// <summary>Tells everybody who waits that a picture got ready.</summary>
+    internal void Tell(DrawingRow row)
+    {
+        drawn[row.Key] = row;
+        Tell(row.Key);
+    }
+
+    /// <summary>Tells everybody who waits that a layer was looked at.</summary>
+    internal void Tell(string key, Look look)
+    {
+        looks[key] = look;
+        Tell(key);
+    }
+
+    private void Tell(string key)
     {
         waiting.TryRemove(key, out _);
         Interlocked.Exchange(ref changed, New()).TrySetResult();

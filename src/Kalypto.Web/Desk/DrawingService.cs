@@ -2,6 +2,7 @@ using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 
 namespace Kalypto.Web.Desk;
@@ -14,6 +15,15 @@ public sealed class DrawingService(
     private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
     private const string Unreadable = "The drawing could not be read again.";
 
+    private readonly SemaphoreSlim large = new(1);
+
+    /// <inheritdoc/>
+    public override void Dispose()
+    {
+        large.Dispose();
+        base.Dispose();
+    }
+
     /// <summary>One taker more than there are processors: while the result of one is kept, all of them draw.</summary>
     protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
         Task.WhenAll(Enumerable.Range(0, Environment.ProcessorCount + 1).Select(_ => Task.Run(() => WorkAsync(stoppingToken), stoppingToken)));
@@ -22,19 +32,24 @@ public sealed class DrawingService(
     {
         while (!cancel.IsCancellationRequested)
         {
-            var queued = desk.Queued;
+            var (queued, changed) = (desk.Queued, desk.Changed);
             string? taken = null;
+            // Large pictures are drawn one at a time; whoever comes meanwhile takes a smaller one rather than wait for it.
+            var takesLarge = large.Wait(0, CancellationToken.None);
             try
             {
-                if (await queue.TakeAsync(Lease, cancel) is not var (job, givenUp))
+                if (await queue.TakeAsync(Lease, cancel, takesLarge ? null : WorkerRenderer.LargePixels) is not var (job, givenUp))
                 {
-                    await Task.WhenAny(queued, Task.Delay(Poll, cancel));
+                    Free(ref takesLarge);
+                    await Task.WhenAny(queued, changed, Task.Delay(Poll, cancel));
                     continue;
                 }
                 taken = job.Key;
+                if (job.Picture is not { Pixels: > WorkerRenderer.LargePixels })
+                {
+                    Free(ref takesLarge);
+                }
                 await DoAsync(job, givenUp, cancel);
-                await queue.DoneAsync(job.Key, cancel);
-                desk.Tell(job.Key);
                 if (job.Picture is { Quick: false } || desk.WasAwaited(job.Key))
                 {
                     notices.Give();
@@ -49,6 +64,19 @@ public sealed class DrawingService(
                 log.LogError(e, "A drawing job failed; it is tried again later");
                 await PutBackAsync(taken, cancel);
             }
+            finally
+            {
+                Free(ref takesLarge);
+            }
+        }
+    }
+
+    private void Free(ref bool takesLarge)
+    {
+        if (takesLarge)
+        {
+            takesLarge = false;
+            large.Release();
         }
     }
 
@@ -99,7 +127,7 @@ public sealed class DrawingService(
                     Links = [.. picture.Links],
                     Linked = picture.Linked,
                 }, cancel);
-            await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel, drawn.Note);
+            desk.Tell(await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel, drawn.Note));
         }
         else
         {
@@ -107,6 +135,7 @@ public sealed class DrawingService(
                 : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
                 : new Core.Packing.Look(null, null);
             await store.PutLookAsync(job.Key, look, cancel);
+            desk.Tell(job.Key, look);
         }
     }
 }
