@@ -27,7 +27,7 @@ async function round() {
   try {
     const page = await browser.newPage();
     await page.goto(server.address);
-    const { layers, others } = await page.evaluate(async most => {
+    const { layers, others } = await page.evaluate(async ([most, warming]) => {
       for (const platform of ['apple', 'android']) {
         await kalypto.post('/api/projects/1/platforms', { platform, on: false });
       }
@@ -40,7 +40,7 @@ async function round() {
       const all = benches.flatMap(({ design, root, rows }) => rows.filter(r => r.size).map(r => ({ design, root, ordinal: r.ordinal, depth: r.depth, isGroup: r.hasChildren })));
       const sorted = all.sort((a, b) => b.isGroup - a.isGroup || a.depth - b.depth);
       return { layers: sorted.slice(0, most), others: sorted.slice(most, most + warming) };
-    }, most);
+    }, [most, warming]);
     const build = () => page.evaluate(async () => {
       const before = performance.now();
       const { build, message } = await kalypto.post('/api/projects/1/builds', {});
@@ -61,17 +61,8 @@ async function round() {
         await kalypto.post('/api/projects/1/edit', { design, screen, layers: some.map(l => l.ordinal), ...change });
       }
     }, [these, change]);
-    const shipped = { decision: 'Ship', tags: 'picture png scale:1x,2x,3x crop:ink' };
-    // A server that has run for a while: the first files are not counted.
-    await ship(others, shipped);
-    await build();
-    await ship(others, { decision: 'Open', tags: '-picture -png -scale -crop' });
-    let peak = 0;
-    const sampling = setInterval(() => { peak = Math.max(peak, megabytes(server.pid)); }, sampleEvery);
-    // Drawing begins with the decision, so the time does too.
-    const [begun, stolenBefore] = [performance.now(), stolen()];
-    await ship(layers, shipped);
-    await page.evaluate(async () => {
+    // Names by what layers are, and by where they are until no two are the same.
+    const name = () => page.evaluate(async () => {
       await kalypto.post('/api/projects/1/rename', { design: 1, screen: 1, layers: [], find: '', replace: '', isExpression: false, style: 'AsTyped', start: 1, suggest: true });
       for (;;) {
         const checks = await kalypto.get('/api/projects/1/checks');
@@ -83,6 +74,18 @@ async function round() {
         await kalypto.post('/api/projects/1/checks/fix', { design, screen: 0, layer, check: blocker.name, everywhere: true });
       }
     });
+    const shipped = { decision: 'Ship', tags: 'picture png scale:1x,2x,3x crop:ink' };
+    // A server that has run for a while: the first files are not counted.
+    await ship(others, shipped);
+    await name();
+    await build();
+    await ship(others, { decision: 'Open', tags: '-picture -png -scale -crop' });
+    let peak = 0;
+    const sampling = setInterval(() => { peak = Math.max(peak, megabytes(server.pid)); }, sampleEvery);
+    // Drawing begins with the decision, so the time does too.
+    const [begun, stolenBefore] = [performance.now(), stolen()];
+    await ship(layers, shipped);
+    await name();
     const first = await build();
     const wall = (performance.now() - begun) / 1000 - (stolen() - stolenBefore) / availableParallelism();
     clearInterval(sampling);
@@ -92,22 +95,22 @@ async function round() {
     const drawings = { 1: 'visitor-app.svg', 2: 'website.svg' };
     const list = join(mkdtempSync(join(tmpdir(), 'kalypto-bench-')), 'files');
     writeFileSync(list, files.map(([of, size]) => { const [design, ordinal] = of.split('.'); return `${drawings[design]} ${ordinal} ${size.replace('x', '')}\n`; }).join(''));
-    const stolenSince = stolen();
     const [looks, draws, encodes, count] = execFileSync(join(root, 'benchmarks/Kalypto.Bench/bin/Release/net10.0/Kalypto.Bench'), ['pure', join(root, 'demo'), list]).toString().split(' ').map(Number);
-    return { count, peak, drawn: second.drawn, isSame: second.files === first.files, ratio: wall / ((looks + draws + encodes - (stolen() - stolenSince)) / availableParallelism()) };
+    return { count, peak, drawn: second.drawn, isSame: second.files === first.files, wall, pure: (looks + draws + encodes) / availableParallelism() };
   } finally {
     await browser.close();
     await server.stop();
   }
 }
 
-// The machine is never equally busy, so each round takes both times, and the middle one counts.
+// What else the machine does only ever adds to a time: the least of each counts.
 const results = [];
 for (let i = 0; i < rounds; i++) {
   results.push(await round());
 }
 const [{ count }] = results;
-const ratio = results.map(r => r.ratio).sort((a, b) => a - b)[Math.floor(rounds / 2)];
+const least = what => Math.min(...results.map(r => r[what]));
+const ratio = least('wall') / least('pure');
 const drawn = Math.max(...results.map(r => r.drawn));
 const peak = Math.max(...results.map(r => r.peak));
 line(`building ${count} files / (drawing + encoding) / processors`, ratio.toFixed(2), '< 1.3', ratio < 1.3);
