@@ -51,6 +51,14 @@ public sealed class DrawingQueue(Database database)
         return taken is [var (job, attempts)] ? (JsonSerializer.Deserialize<DrawingJob>(job)!, attempts > MostAttempts) : null;
     }
 
+    /// <summary>Takes off what was to be drawn ahead of some drafts and is no longer asked for, unless somebody is at it.</summary>
+    /// <returns>The keys of what was taken off.</returns>
+    public Task<List<string>> KeepAheadAsync(IReadOnlyCollection<int> drafts, IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.Command("""
+        delete from drawing_jobs where priority >= $1 and leased_until is null and (job->>'Draft')::int = any($2)
+          and not exists (select from unnest($3::char(64)[]) as k where k = drawing_jobs.key)
+        returning key
+        """, Ahead, drafts.ToArray(), keys.ToArray()).ListAsync(r => r.GetString(0), cancel);
+
     /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
     public Task PutBackAsync(string key, CancellationToken cancel) => database.Redoable
         .Command("update drawing_jobs set leased_until = now() + interval '1 second' where key = $1", key).RunAsync(cancel);

@@ -1,11 +1,9 @@
 using System.Text.Json.Serialization;
-using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Kalypto.Web;
 using Kalypto.Web.Desk;
 using Kalypto.Web.Endpoints;
-using Kalypto.Web.Models;
 using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
@@ -20,18 +18,12 @@ builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Con
 var connection = builder.Configuration["KALYPTO_DATABASE"]
     ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./start, which starts the database and sets it.");
 var demoFolder = builder.Configuration["DemoFolder"] ?? "demo";
-builder.Services.AddSingleton(new Database(connection));
-builder.Services.AddSingleton<IRenderer>(new WorkerRenderer(new WorkerOptions
+builder.Services.AddKalypto(new Database(connection), new WorkerRenderer(new WorkerOptions
 {
     Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
     Fonts = Path.GetFullPath(Path.Combine(demoFolder, "fonts")),
     TimeLimit = TimeSpan.FromSeconds(builder.Configuration.GetValue("DrawingSeconds", 30)),
 }));
-builder.Services.AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<EditStore>();
-builder.Services.AddSingleton<BlobStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<BuildStore>();
-builder.Services.AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddSingleton<Notices>().AddHostedService<DrawingService>();
-builder.Services.AddSingleton<OpenProject>().AddSingleton<BringIn>().AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<LookCloser>();
-builder.Services.AddSingleton<BuildPack>().AddSingleton<LoadDemo>().AddSingleton<BenchJournal>().AddSingleton<Bench>();
 builder.Services.AddAntiforgery(options => options.HeaderName = "X-Kalypto-Token");
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = BringIn.MostBytes);
 builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));

@@ -1,4 +1,5 @@
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Checking;
 
@@ -11,4 +12,14 @@ namespace Kalypto.Core.Checking;
 /// <param name="Apart">Whether it stands apart from its repeats, or null.</param>
 /// <param name="Place">Where it is settled when no single edit does: <c>screens</c>; null for an edit.</param>
 public sealed record Fix(
-    string Label, string? ShipName = null, Decision? Decision = null, string? Tags = null, IReadOnlyList<int>? Together = null, bool? Apart = null, string? Place = null);
+    string Label, string? ShipName = null, Decision? Decision = null, string? Tags = null, IReadOnlyList<int>? Together = null, bool? Apart = null, string? Place = null)
+{
+    /// <summary>What is said of a layer after it.</summary>
+    public Mark ApplyTo(Mark mark) => mark with
+    {
+        Decision = Decision ?? mark.Decision,
+        ShipName = ShipName ?? mark.ShipName,
+        Tags = Tags is { } tags ? TagLine.Parse(tags).ApplyTo(mark.Tags) : mark.Tags,
+        Apart = Apart ?? mark.Apart,
+    };
+}

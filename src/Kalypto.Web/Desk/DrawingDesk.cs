@@ -108,6 +108,16 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         }
     }
 
+    /// <summary>Forgets what was to be drawn ahead of some drafts and is no longer asked for.</summary>
+    public async Task KeepAheadAsync(IReadOnlyCollection<int> drafts, IReadOnlyCollection<string> keys, CancellationToken cancel)
+    {
+        foreach (var key in await queue.KeepAheadAsync(drafts, keys, cancel))
+        {
+            waiting.TryRemove(key, out _);
+            awaited.TryRemove(key, out _);
+        }
+    }
+
     /// <summary>Waits until a look is there, asking for it first.</summary>
     public async Task<Look> LookAsync(DrawingJob job, CancellationToken cancel)
     {

@@ -74,16 +74,7 @@ public sealed class EditLayers(EditStore edits)
 
     /// <summary>Applies the fixes of findings that are edits of one layer.</summary>
     public Task FixAsync(Workspace workspace, string who, string label, IReadOnlyList<Finding> findings, CancellationToken cancel) => ChangeAsync(
-        workspace, who, label, findings.DistinctBy(f => f.Layer).ToDictionary(f => f.Layer, f => (Func<Mark, Mark>)(mark => Fixed(mark, f.Fix!))), cancel);
-
-    /// <summary>A mark after a fix.</summary>
-    public static Mark Fixed(Mark mark, Fix fix) => mark with
-    {
-        Decision = fix.Decision ?? mark.Decision,
-        ShipName = fix.ShipName ?? mark.ShipName,
-        Tags = fix.Tags is { } tags ? TagLine.Parse(tags).ApplyTo(mark.Tags) : mark.Tags,
-        Apart = fix.Apart ?? mark.Apart,
-    };
+        workspace, who, label, findings.DistinctBy(f => f.Layer).ToDictionary(f => f.Layer, f => (Func<Mark, Mark>)f.Fix!.ApplyTo), cancel);
 
     private static string Clean(string name)
     {

@@ -13,6 +13,9 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
 {
     private const int MostBooks = 200;
 
+    // How often drawing ahead was asked for, by project.
+    private readonly ConcurrentDictionary<int, long> newest = new();
+
     // The same text gives the same book, which remembers what it worked out.
     private static readonly ConcurrentDictionary<string, RecipeBook> Recipes = new(StringComparer.Ordinal);
 
@@ -63,7 +66,10 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }
 
-    /// <summary>Queues everything of the pack that is not drawn yet: looks first, then files as their crops become known.</summary>
+    /// <summary>
+    /// Queues everything of the pack that is not drawn yet: looks first, then files as their crops become known. Of what is drawn
+    /// ahead, all that an edit made needless is forgotten.
+    /// </summary>
     /// <returns>True when nothing is left to draw.</returns>
     public async Task<bool> DrawAheadAsync(Workspace workspace, PlannedPack plan, int priority, CancellationToken cancel, Func<PlannedFile, bool>? part = null)
     {
@@ -71,14 +77,29 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         var pictures = part is null ? null : plan.Pack.Files.Where(part).Select(f => f.Picture.Ref).ToHashSet();
         var looks = plan.Pack.Pictures.Where(p => p.CropIsGuess && (pictures is null || pictures.Contains(p.Ref))).Select(jobs.Look).ToList();
         var files = plan.Pack.Files.Where(f => !f.Picture.CropIsGuess && part?.Invoke(f) != false && !plan.Drawn.ContainsKey(f.Key.Hex)).Select(jobs.File).ToList();
+        if (priority == DrawingQueue.Ahead && part is null)
+        {
+            await desk.KeepAheadAsync([.. workspace.Designs.Select(d => d.Row.DraftId)], [.. looks.Concat(files).Select(j => j.Key)], cancel);
+        }
         await desk.QueueLooksAsync(looks, priority, cancel);
         await desk.QueueAsync(files, priority + 1, cancel);
         return looks.Count == 0 && files.Count == 0;
     }
 
     /// <summary>The same in the background: whoever edits does not wait for it.</summary>
-    public void DrawAheadSoon(Workspace workspace, PlannedPack plan) => _ = Task.Run(async () =>
+    public void DrawAheadSoon(Workspace workspace, PlannedPack plan)
     {
+        var mine = newest.AddOrUpdate(workspace.Row.Id, 1, (_, last) => last + 1);
+        _ = Task.Run(() => DrawAheadAsync(workspace, plan, mine));
+    }
+
+    private async Task DrawAheadAsync(Workspace workspace, PlannedPack plan, long mine)
+    {
+        // What was planned since knows better.
+        if (newest[workspace.Row.Id] != mine)
+        {
+            return;
+        }
         try
         {
             await DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, default);
@@ -87,5 +108,5 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
         {
             log.LogWarning(e, "Drawing ahead was not queued; the next look at the page queues it");
         }
-    });
+    }
 }

@@ -1,0 +1,132 @@
+using Kalypto.Core.Arranging;
+using Kalypto.Core.Checking;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Tests.Checking;
+
+/// <summary>A worked example of every check: what it says, word by word, and that its fix settles it.</summary>
+public class CheckExampleTests
+{
+    private const string Star = "l6 5l4 12l-8 3z";
+    private static readonly string Nine = string.Concat(Enumerable.Range(1, 9).Select(i => $"<path d='M{i}00 500L{i}40 540'/>"));
+    private static readonly string Long = string.Join('-', Enumerable.Repeat("telescope", 7));
+    private static readonly string Gif = Convert.ToBase64String([.. "GIF89a"u8, 60, 0, 45, 0, 0, 0, 0, 0]);
+
+    private sealed record Example(DesignState Design, string Sentence)
+    {
+        public Func<Layer, Look>? Look { get; init; }
+    }
+
+    private static readonly Dictionary<string, Example> Examples = new()
+    {
+        ["same path twice"] = new(Of("<path id='bell' d='M0 0L9 9'/><path id='Bell' d='M20 20L50 9'/>", ("bell", "Ship icon"), ("Bell", "Ship icon")),
+            "“Bell” on Drawing and “bell” on Drawing would both be web/bell for Web."),
+        ["name refused"] = new(Named("class", Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship picture"))),
+            "Android does not take the name of “bell” on Drawing: “class” is a word of the Java language."),
+        ["not named yet"] = new(Of("<path id='path1234' d='M0 0L9 9'/>", ("path1234", "Ship icon")),
+            "“path1234” on Drawing ships, but nobody has named it yet."),
+        ["long name"] = new(Of($"<path id='{Long}' d='M0 0L9 9'/>", (Long, "Ship icon")),
+            "The name of “telescope-telescope-telescope-telescope-…” on Drawing is longer than 60 characters and is cut there."),
+        ["hidden or locked layer ships"] = new(Of("<path id='bell' display='none' d='M0 0L9 9'/>", ("bell", "Ship icon")),
+            "“bell” on Drawing is hidden in the drawing and ships all the same."),
+        ["hidden layer not decided"] = new(Of("<path id='cloud' display='none' d='M0 0L9 9'/>"),
+            "“cloud” on Drawing is hidden in the drawing and will not come as long as nobody ships it."),
+        ["guides ship"] = new(Of("<path id='guides' d='M0 0L9 9'/>", ("guides", "Ship")),
+            "“guides” on Drawing looks like guides and ships."),
+        ["nothing visible"] = new(Of("<path id='gap' d='M0 0L9 9'/>", ("gap", "Ship icon")),
+            "“gap” on Drawing ships, but nothing of it is visible, so no file is made.")
+        { Look = _ => new(null, null) },
+        ["nothing made"] = new(Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship picture -webp svg")),
+            "Android gets no file of “bell” on Drawing, for it does not take SVG."),
+        ["parts of nothing"] = new(Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship parts")),
+            "“bell” on Drawing is asked for in parts, but nothing in it would ship."),
+        ["cannot be drawn"] = new(Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship icon")),
+            "“bell” on Drawing cannot be drawn: It hangs. No file of it is made.")
+        { Look = _ => new(null, "It hangs.") },
+        ["ink outside its box"] = new(Of("<path id='bell' d='M10 10L34 30'/>", ("bell", "Ship icon crop:16x16")),
+            "Part of “bell” on Drawing lies outside its box of 16x16 and is cut off."),
+        ["picture under its scale"] = new(Of($"<image id='sky' width='40' height='30' preserveAspectRatio='none' href='data:image/gif;base64,{Gif}'/>", ("sky", "Ship photo")),
+            "“sky” on Drawing is asked for at 3x, but its picture has only 1.5x."),
+        ["drawn on half points"] = new(Of("<rect id='bell' x='10.5' y='10' width='20' height='20'/>", ("bell", "Ship icon")),
+            "“bell” on Drawing begins and ends on half points, so its straight edges blur at 1x; move it by half a point in the drawing."),
+        ["icons with different boxes"] = new(Of("<path id='bell' d='M0 0L24 24L9 24'/><path id='moon' d='M40 0L64 24L44 9'/><path id='star' d='M80 0L100 20L91 20'/>",
+            ("bell", "Ship icon to:icons"), ("moon", "Ship icon to:icons"), ("star", "Ship icon to:icons")),
+            "“star” on Drawing comes out as 20 × 20, one of 2 sizes among the 3 icons in icons/."),
+        ["missing states of a button"] = new(Of("<g id='book'><rect id='normal' width='99' height='40'/><rect id='pressed' width='99' height='40' display='none'/></g>",
+            ("normal", "Ship button"), ("pressed", "Ship button")),
+            "The button book is drawn as normal, pressed; disabled is missing."),
+        ["text as a picture"] = new(Of("<text id='title'>Tonight</text>", ("title", "Ship")),
+            "“title” on Drawing is text and ships as a picture; developers can set it in code."),
+        ["font not available"] = new(Of("<text id='title' font-family='Larkrise Sans'>Tonight</text>", ("title", "Ship")),
+            "“title” on Drawing has text in Larkrise Sans, which is not there; DejaVu Sans stands in for it."),
+        ["not kept from the drawing"] = new(Of("<text id='orbit'><textPath href='#p'>Round and round</textPath></text>", ("orbit", "Ship")),
+            "“orbit” on Drawing: Text along a path is not drawn; convert it to outlines."),
+        ["photo not shipped"] = new(Of("<image id='sky' width='300' height='200'/>"),
+            "“sky” on Drawing is an embedded photo that nobody ships."),
+        ["likely picture not decided"] = new(Of("<g id='bell'><path d='M10 10L34 34L12 30'/></g>"),
+            "“bell” on Drawing looks like an icon: 24 × 24, 1 shape."),
+        ["same drawing under two names"] = new(Apart(Of($"<path id='moon' d='M10 10{Star}'/><path id='star' d='M60 40{Star}'/>", ("moon", "Ship"), ("star", "Ship"))),
+            "“star” on Drawing is the same drawing as “moon” on Drawing and ships a second time."),
+        ["not as a vector"] = new(Of("<g id='bell'><mask id='m'/><rect mask='url(#m)' width='9' height='9'/></g>", ("bell", "Ship icon")),
+            "“bell” on Drawing cannot be an Android vector, for it has a mask; it ships in densities instead."),
+        ["many shapes in one vector"] = new(Of($"<g id='map'>{string.Concat(Enumerable.Range(1, 201).Select(i => $"<path d='M0 0L{i} 9'/>"))}</g>", ("map", "Ship icon")),
+            "“map” on Drawing is made as Android vector and SVG of 201 shapes; beyond 200 a picture of pixels is smaller and drawn faster."),
+        ["transparency lost"] = new(Of("<rect id='card' rx='9' width='40' height='30'/>", ("card", "Ship picture -png jpeg")),
+            "“card” on Drawing has edges that JPEG cannot show; they lie over white until a colour is named."),
+        ["weight over budget"] = new(Of("<rect id='card' width='400' height='300'/>", ("card", "Ship picture")) with { Recipes = RecipeBook.Usual with { Budget = 100 } },
+            "The pack weighs 534 kB, 534 kB over the project's budget of 100 B."),
+        ["tags in the drawing"] = new(Of("<path id='bell [icno]' d='M0 0L9 9'/>"),
+            "“bell” on Drawing has tags in the drawing, “icno”, that do not hold: “icno” is not a tag. Did you mean “icon”?"),
+        ["several screens on one board"] = new(Board.State(),
+            "“Design” is one screen by now, but shows 2 backgrounds of phone size."),
+        ["layers on no screen"] = new(Board.Arrange(new ScreenEdits(Board.Drawn, Arrangement.None).Split(Board.Proposals[0].Screens)).State(),
+            "1 layer lies on no screen of “Design”, “note” among them, and will not be met on a bench."),
+        ["drawn at another scale"] = new(Svg.Measure("<rect width='750' height='1334'/>", "viewBox='0 0 750 1334'").State(),
+            "“Design” says that it is drawn at 1x, but its screens are 750 wide, as phones drawn at 2x are."),
+        ["needless outer group"] = new(Of($"<g id='everything'><g id='top'><rect width='1000' height='100'/><path d='M9 9L40 40'/></g>{Nine}<g id='rest'><rect y='100' width='1000' height='900'/></g></g>"),
+            "“everything” on Drawing is a group around everything there; it is stepped over and gives no folder."),
+    };
+
+    private static MeasuredDrawing Board => Svg.Measure(
+        "<rect x='20' y='20' width='375' height='812'/><rect x='420' y='20' width='375' height='812'/><path id='note' d='M900 20L940 60'/>", "viewBox='0 0 1000 900'");
+
+    public static TheoryData<string> Names => [.. Checks.All.Select(c => c.Name)];
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void A_check_says_what_where_and_why_and_its_fix_settles_it(string check)
+    {
+        var (design, sentence) = Examples[check];
+        var finding = Findings(check, design).First();
+        Assert.Equal(sentence, finding.Sentence);
+        if (finding.Fix is { Place: null, Together: null } fix)
+        {
+            var fixedDesign = design with { Marks = new Dictionary<int, Mark>(design.Marks) { [finding.Layer.Ordinal] = fix.ApplyTo(design.Marks.GetValueOrDefault(finding.Layer.Ordinal, Mark.None)) } };
+            Assert.DoesNotContain(Findings(check, fixedDesign), f => f.Layer == finding.Layer);
+        }
+    }
+
+    [Fact]
+    public void What_is_decided_and_named_well_gives_no_finding_at_all() => Assert.Empty(Plan(
+        Of("<g id='bell'><path d='M10 10L34 34L10 34'/></g><text id='title' x='100'>Tonight</text>", ("bell", "Ship icon"), ("title", "Code")), null).Findings.Select(f => f.Sentence));
+
+    private static IEnumerable<Finding> Findings(string check, DesignState design) => Plan(design, Examples[check].Look).Findings.Where(f => f.Check == check);
+
+    private static Pack Plan(DesignState design, Func<Layer, Look>? look)
+    {
+        var layers = design.Layers.DistinctBy(l => design.Isolate(l).Key).ToDictionary(l => design.Isolate(l).Key);
+        Look? Seen(Fingerprint key) => !layers.TryGetValue(key, out var layer) ? null : look?.Invoke(layer) ?? new(design.Measured.ShapeOf(layer), null);
+        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null).Plan([design], [new Web(), new Android()]);
+    }
+
+    private static DesignState Of(string inside, params (string Layer, string Says)[] said) => Svg.Measure(inside).State(said);
+
+    private static DesignState Named(string name, DesignState design) => design with { Marks = design.Marks.ToDictionary(m => m.Key, m => m.Value with { ShipName = name }) };
+
+    // The second place of a drawing stands apart from the first.
+    private static DesignState Apart(DesignState design) => design with { Marks = design.Marks.ToDictionary(m => m.Key, m => m.Value with { Apart = m.Key == 2 }) };
+}
