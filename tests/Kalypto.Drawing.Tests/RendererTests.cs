@@ -85,7 +85,7 @@ public class RendererTests(RendererFixture fixture)
     {
         using var impatient = RendererFixture.Make(TimeSpan.FromSeconds(2));
         var drawing = RendererFixture.Read(inside + "<rect id='good' width='10' height='10'/>");
-        var shapes = await impatient.MeasureAsync(drawing, cancel);
+        var shapes = await fixture.Renderer.MeasureAsync(drawing, cancel);
         var look = await impatient.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")), shapes[1]!.Value, cancel);
         Assert.Contains(failure, look.Failure, StringComparison.Ordinal);
         var good = await fixture.Renderer.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "good")), shapes[2]!.Value, cancel);

@@ -36,7 +36,7 @@ const taken = {
 
 let server, browser, page, folder;
 before(async () => {
-  server = await serve({ seconds: 3 });
+  server = await serve({ seconds: 6 });
   browser = await launch();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   folder = mkdtempSync(join(tmpdir(), 'kalypto-hostile-'));
@@ -103,7 +103,7 @@ test('a drawing that hangs the renderer is a finding on its layer while the rest
   }
   const row = page.locator('.row-block', { has: page.locator('strong', { hasText: /^storm$/ }) });
   await row.locator('.count.warning').waitFor({ timeout: 120_000 });
-  assert.match(await row.locator('.count.warning').getAttribute('title'), /cannot be drawn.*longer than 3 seconds/s);
+  assert.match(await row.locator('.count.warning').getAttribute('title'), /cannot be drawn.*longer than 6 seconds/s);
   const calm = page.locator('.row-block', { has: page.locator('strong', { hasText: /^calm$/ }) });
   await page.waitForFunction(() => [...document.querySelectorAll('.row-block')].some(r => r.querySelector('strong').textContent === 'calm' && /^\d+(\.\d)? (B|kB)/.test(r.querySelector('.cell-weight').innerText)), null, { timeout: 120_000 });
   assert.equal(await calm.locator('.cell-files').innerText(), '12');

@@ -44,7 +44,7 @@ document.addEventListener('alpine:init', () => {
     isEdited(line) { return this.edited === this.idOf(line); },
     isSame(line) { return !!line.platform && !this.wordsOf(line); },
     wordsOf(line) { return this.isEdited(line) ? this.draft : line.words; },
-    placeholderOf(line) { return line.platform ? this.lines[0].words : 'nothing is made'; },
+    placeholderOf(line) { return line.platform ? this.wordsOf(this.lines[0]) : 'nothing is made'; },
     edit(line) {
       if (!this.isEdited(line)) {
         this.edited = this.idOf(line);
