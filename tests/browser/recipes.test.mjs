@@ -119,6 +119,7 @@ test('a kind of the team’s own is a word of the tag line and has a recipe', as
   await page.press('#kind-new', 'Enter');
   await page.waitForSelector('h2:has-text("badge")');
   await recipe('everywhere').fill('webp:auto scale:2x to:badges');
+  assert.equal(await recipe('Web').getAttribute('placeholder'), 'webp:auto scale:2x to:badges', 'platforms show at once what they inherit');
   await page.waitForFunction(() => /same files/.test(document.querySelector('.effect').textContent));
   await keep();
   await page.goto(`${server.address}/projects/1/bench/1/1`);

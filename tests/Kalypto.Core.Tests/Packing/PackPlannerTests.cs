@@ -3,6 +3,7 @@ using CsCheck;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
@@ -179,6 +180,19 @@ public class PackPlannerTests
         long Of(string path) => WeightEstimate.Of(files.First(f => f.Path == path));
         Assert.True(Of("web/a@3x.png") > Of("web/a.png"));
         Assert.True(Of("web/b.jpg") > Of("web/a.png"));
+    }
+
+    [Theory]
+    [InlineData("jpeg")]
+    [InlineData("webp")]
+    [InlineData("avif")]
+    public void An_estimate_grows_with_the_quality_and_the_usual_one_is_what_is_meant_without(string format)
+    {
+        long Of(string asked) => WeightEstimate.Of(Plan("<image id='b'/>", ("b", Ship(tags: $"photo -jpeg -webp -avif {asked} scale:3x"))).Files.First(f => f.Format.Id == format));
+        var weights = Enumerable.Range(1, 100).Select(q => Of($"{format}:{q}")).ToList();
+        Assert.Equal(weights.Order(), weights);
+        Assert.True(weights[^1] > 3 * weights[0]);
+        Assert.Equal(Of(format), Of(FormatAsk.Parse(format)!.Held is Quality.Fixed { Percent: var usual } ? $"{format}:{usual}" : ""));
     }
 
     [Fact]
