@@ -54,8 +54,10 @@ public sealed class DrawingQueue(Database database)
     /// <summary>Takes off what was to be drawn ahead of some drafts and is no longer asked for, unless somebody is at it.</summary>
     /// <returns>The keys of what was taken off.</returns>
     public Task<List<string>> KeepAheadAsync(IReadOnlyCollection<int> drafts, IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.Command("""
-        delete from drawing_jobs where priority >= $1 and leased_until is null and (job->>'Draft')::int = any($2)
-          and not exists (select from unnest($3::char(64)[]) as k where k = drawing_jobs.key)
+        delete from drawing_jobs where key in (
+          select key from drawing_jobs where priority >= $1 and leased_until is null and (job->>'Draft')::int = any($2)
+            and not exists (select from unnest($3::char(64)[]) as k where k = drawing_jobs.key)
+          for update skip locked)
         returning key
         """, Ahead, drafts.ToArray(), keys.ToArray()).ListAsync(r => r.GetString(0), cancel);
 

@@ -203,6 +203,45 @@ public class StoreTests(DatabaseFixture fixture)
     }
 
     [Fact]
+    public async Task Many_who_queue_forget_and_take_at_once_never_stand_in_each_others_way()
+    {
+        var (queue, drawings) = (new DrawingQueue(database), new DrawingStore(database));
+        var jobs = Enumerable.Range(0, 120).Select(i => new DrawingJob(Key($"crowd {i}"), 77, i, [], "", new(0, 0, 1, 1, 10 + i, 10, false))).ToList();
+        var forgotten = new List<string>();
+        await Task.WhenAll(Enumerable.Range(0, 6).Select(async who =>
+        {
+            var random = new Random(who);
+            for (var round = 0; round < 12; round++)
+            {
+                var some = jobs.OrderBy(_ => random.Next()).Take(80).ToList();
+                await queue.AddAsync(some, DrawingQueue.Ahead, cancel);
+                var gone = await queue.KeepAheadAsync([77], [.. some.Take(40).Select(j => j.Key)], cancel);
+                lock (forgotten)
+                {
+                    forgotten.AddRange(gone);
+                }
+                if (await queue.TakeAsync(TimeSpan.FromMinutes(5), cancel) is var (job, _))
+                {
+                    await drawings.PutAsync(job.Key, [9], null, cancel);
+                }
+            }
+        }));
+        Assert.NotEmpty(forgotten);
+        // What is wanted, taken, or of another draft is left alone.
+        var (wanted, taken, other) = (jobs[0] with { Key = Key("wanted") }, jobs[1] with { Key = Key("taken") }, jobs[2] with { Key = Key("other"), Draft = 78 });
+        await queue.KeepAheadAsync([77], [], cancel);
+        await queue.AddAsync([taken], DrawingQueue.Ahead, cancel);
+        Assert.Equal(taken.Key, (await queue.TakeAsync(TimeSpan.FromMinutes(5), cancel))!.Value.Job.Key);
+        await queue.AddAsync([wanted], DrawingQueue.Wanted, cancel);
+        await queue.AddAsync([other], DrawingQueue.Ahead, cancel);
+        Assert.Empty(await queue.KeepAheadAsync([77], [], cancel));
+        foreach (var job in new[] { wanted, taken, other })
+        {
+            await drawings.PutAsync(job.Key, null, "Only a test.", cancel);
+        }
+    }
+
+    [Fact]
     public async Task Builds_left_running_by_a_crash_are_found_again_with_what_was_asked_and_end_with_their_files()
     {
         var (project, draft) = await NewDesignAsync();
