@@ -45,7 +45,7 @@ internal sealed class OpenRasterReader
         }
         try
         {
-            using var zip = new ZipArchive(new MemoryStream(file.ToArray(), writable: false), ZipArchiveMode.Read);
+            using var zip = new ZipArchive(FileStreams.Open(file), ZipArchiveMode.Read);
             if (zip.Entries.Count > MostEntries)
             {
                 throw new DrawingRefusedException($"The file holds more than {MostEntries} entries", "Split the drawing into several files");

@@ -33,7 +33,7 @@ internal sealed class SvgParser(ReadingLimits limits)
         };
         try
         {
-            using var stream = new MemoryStream(file.ToArray(), writable: false);
+            using var stream = FileStreams.Open(file);
             using var reader = XmlReader.Create(stream, settings);
             return Read(reader);
         }
