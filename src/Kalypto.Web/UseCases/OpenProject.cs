@@ -13,11 +13,11 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
 {
     private const int MostBooks = 200;
 
-    // How often drawing ahead was asked for, by project.
-    private readonly ConcurrentDictionary<int, long> newest = new();
-
     // The same text gives the same book, which remembers what it worked out.
     private static readonly ConcurrentDictionary<string, RecipeBook> Recipes = new(StringComparer.Ordinal);
+
+    // How often drawing ahead was asked for, by project.
+    private readonly ConcurrentDictionary<int, long> newest = new();
 
     /// <summary>Loads a project; null when there is none of that number.</summary>
     public async Task<Workspace?> LoadAsync(int id, CancellationToken cancel)
@@ -90,10 +90,10 @@ public sealed class OpenProject(ProjectStore projects, DesignStore designs, Edit
     public void DrawAheadSoon(Workspace workspace, PlannedPack plan)
     {
         var mine = newest.AddOrUpdate(workspace.Row.Id, 1, (_, last) => last + 1);
-        _ = Task.Run(() => DrawAheadAsync(workspace, plan, mine));
+        _ = Task.Run(() => DrawAheadIfNewestAsync(workspace, plan, mine));
     }
 
-    private async Task DrawAheadAsync(Workspace workspace, PlannedPack plan, long mine)
+    private async Task DrawAheadIfNewestAsync(Workspace workspace, PlannedPack plan, long mine)
     {
         // What was planned since knows better.
         if (newest[workspace.Row.Id] != mine)

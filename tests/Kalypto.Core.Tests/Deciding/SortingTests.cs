@@ -134,12 +134,4 @@ public class SortingTests
             Assert.Empty(TagLine.Parse(finding.Fix!.Tags!).Mistakes);
         }
     }
-
-    [Fact]
-    public void A_font_that_is_missing_is_told_with_what_stands_in_for_it()
-    {
-        var design = Svg.Measure("<g id='word' font-family='Larkrise Sans, serif'><text>x</text></g>").State(("word", "Ship"));
-        var pack = new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null), family => family == "Larkrise Sans" ? "DejaVu Sans" : null).Plan([design], [new Web()]);
-        Assert.Contains("Larkrise Sans, which is not there; DejaVu Sans stands in", pack.Findings.Single(f => f.Check == "font not available").Sentence, StringComparison.Ordinal);
-    }
 }
