@@ -1,5 +1,4 @@
 using System.Globalization;
-using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;

@@ -6,7 +6,6 @@ using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 using Kalypto.Drawing;
 using Kalypto.Drawing.Encoders;
-using Kalypto.Drawing.Workers;
 
 namespace Kalypto.Bench;
 

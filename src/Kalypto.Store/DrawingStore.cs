@@ -1,5 +1,5 @@
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Store;
 

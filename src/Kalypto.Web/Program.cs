@@ -2,7 +2,6 @@ using System.Text.Json.Serialization;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Kalypto.Web;
-using Kalypto.Web.Desk;
 using Kalypto.Web.Endpoints;
 using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.DataProtection;

@@ -1,7 +1,6 @@
 using System.Text;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
 
 namespace Kalypto.Core.Tests;

@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Drawing.Tests;
 

@@ -1,8 +1,8 @@
 using System.Text;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
+using Kalypto.Core.Suggesting;
 
 namespace Kalypto.Drawing.Tests;
 
@@ -22,7 +22,7 @@ public sealed class SuggestionTests(RendererFixture fixture)
         var labelled = new LabelledDrawings(LabelledDrawings.Styles.Single(s => s.Name == name));
         var measured = await MeasureAsync(Encoding.UTF8.GetBytes(labelled.Svg));
         Assert.True(measured.Drawing.Layers.Length >= 400, $"{measured.Drawing.Layers.Length} layers");
-        var found = new DesignState(1, name, 1, measured, new Dictionary<int, Mark>()).Suggestions.Select(s => (s.Sentence, Box: BoxOf(measured, s))).ToList();
+        var found = new DesignState(1, name, 1, measured, new Dictionary<int, Mark>()).Suggested().Select(s => (s.Sentence, Box: BoxOf(measured, s))).ToList();
         var missed = labelled.Shipped.Where(box => !found.Any(f => Same(f.Box, box))).ToList();
         var wrong = found.Where(f => !labelled.Shipped.Any(box => Same(f.Box, box))).ToList();
         var told = $"of {labelled.Shipped.Count} missed {missed.Count}: {string.Join("; ", missed.Take(6))}\nof {found.Count} wrong {wrong.Count}: {string.Join("; ", wrong.Take(6))}";
@@ -43,7 +43,7 @@ public sealed class SuggestionTests(RendererFixture fixture)
         var design = new DesignState(1, "demo", 1, measured, new Dictionary<int, Mark>());
         var screen = measured.Drawing.Screens[0];
         var wanted = measured.LayersOf(screen).Where(l => ships.Contains(l.Name) && !l.Ancestors().Any(a => ships.Contains(a.Name))).ToHashSet();
-        var found = design.Suggestions.Select(s => s.Layer).Where(l => measured.ScreenOf(l) == screen).ToList();
+        var found = design.Suggested().Select(s => s.Layer).Where(l => measured.ScreenOf(l) == screen).ToList();
         var told = $"missed {string.Join(", ", wanted.Except(found).Select(l => l.Name))}; wrong {string.Join(", ", found.Except(wanted).Select(l => l.Name))}";
         Assert.True(wanted.Except(found).Count() <= (1 - Recall) * wanted.Count, told);
         Assert.True(found.Except(wanted).Count() <= (1 - Precision) * found.Count, told);
@@ -56,9 +56,9 @@ public sealed class SuggestionTests(RendererFixture fixture)
             <svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 375 812'><g id='pair'><path id='one' d='M20 20c4 0 20 9 20 20z'/><path id='two' d='M30 24c4 0 20 9 20 20z'/></g></svg>
             """u8.ToArray());
         DesignState With(params int[] dismissed) => new(1, "Design", 1, measured, dismissed.ToDictionary(d => d, _ => Mark.None with { Dismissed = true }));
-        Assert.Equal(["pair"], With().Suggestions.Select(s => s.Layer.Name));
+        Assert.Equal(["pair"], With().Suggested().Select(s => s.Layer.Name));
         var pair = measured.Drawing.Layers.Single(l => l.Name == "pair").Ordinal;
-        Assert.DoesNotContain(With(pair).Suggestions, s => s.Layer.Ordinal == pair);
+        Assert.DoesNotContain(With(pair).Suggested(), s => s.Layer.Ordinal == pair);
     }
 
     private async Task<MeasuredDrawing> MeasureAsync(byte[] file)

@@ -1,4 +1,3 @@
-using Kalypto.Store;
 using Npgsql;
 
 [assembly: AssemblyFixture(typeof(Kalypto.Store.Tests.DatabaseFixture))]

@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
 
 namespace Kalypto.Web.Tests;

@@ -1,9 +1,10 @@
 using System.Text;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Reading;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Kalypto.Web.UseCases;

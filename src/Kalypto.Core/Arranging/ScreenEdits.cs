@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Arranging;
 
@@ -110,12 +111,7 @@ public sealed class ScreenEdits(DrawingTree drawing, Arrangement arrangement)
 
     private static string Unique(string name, ImmutableArray<ArrangedScreen> others)
     {
-        name = name.Length > LongestName ? name[..LongestName] : name;
-        var free = name;
-        for (var n = 2; others.Any(s => string.Equals(s.Name, free, StringComparison.OrdinalIgnoreCase)); n++)
-        {
-            free = $"{name} {n}";
-        }
-        return free;
+        var taken = others.Select(s => s.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        return FreeName.Of(name.Length > LongestName ? name[..LongestName] : name, taken.Contains, " ");
     }
 }

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Core.Checking;
 
@@ -28,5 +30,5 @@ public sealed record CheckedPlan(
 
     /// <summary>A name for people of a layer and the screen it is on: <c>“bell” on Tonight</c>.</summary>
     public static string Where(DesignState design, Layer layer) =>
-        $"“{design.MarkOf(layer).ShipName ?? layer.Name}”{(design.Measured.ScreenOf(layer) is { } screen && screen.Root != layer ? $" on {screen.Name}" : "")}";
+        $"“{design.NameOf(layer)}”{(design.Measured.ScreenOf(layer) is { } screen && screen.Root != layer ? $" on {screen.Name}" : "")}";
 }

@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Checking;
 
 /// <summary>An icon or button drawn on half points: its straight edges blur at 1x.</summary>

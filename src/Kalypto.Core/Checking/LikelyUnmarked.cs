@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Suggesting;
 
 namespace Kalypto.Core.Checking;
 
@@ -12,7 +13,7 @@ public sealed class LikelyUnmarked : ICheck
     public string Name => "likely picture not decided";
 
     /// <inheritdoc/>
-    public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Designs.SelectMany(design => design.Suggestions
+    public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Designs.SelectMany(design => design.Suggested()
         .Where(s => s.Strength >= Sure && s.Layer.Content != LayerContent.Image)
         .Select(s => new Finding(Name, Severity.Hint, new(design.Id, s.Layer.Ordinal),
             $"{CheckedPlan.Where(design, s.Layer)} {s.Sentence}.",

@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Checking;
 
 /// <summary>A shipped layer with text in a font that is not there.</summary>

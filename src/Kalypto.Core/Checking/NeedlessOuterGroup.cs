@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Checking;
 
 /// <summary>A group around everything on a screen: it is stepped over, and shipping it would ship the screen.</summary>

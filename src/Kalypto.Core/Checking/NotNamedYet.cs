@@ -1,3 +1,4 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Checking;

@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Checking;
 
 /// <summary>The same drawing that ships under two names, because its places were taken apart.</summary>

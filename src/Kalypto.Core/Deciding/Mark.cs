@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Deciding;
@@ -13,6 +14,9 @@ public sealed record Mark(Decision Decision, string? ShipName, Tags Tags)
 
     /// <summary>True when it does not share what is said of the same drawing in other places.</summary>
     public bool Apart { get; init; }
+
+    /// <summary>The name that holds for the layer: the typed one, or else the drawing's.</summary>
+    public string NameOf(Layer layer) => ShipName ?? layer.Name;
 
     /// <summary>Nothing said.</summary>
     public static Mark None { get; } = new(Decision.Open, null, Tags.Empty);

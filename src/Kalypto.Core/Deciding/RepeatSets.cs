@@ -1,5 +1,4 @@
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Deciding;
 

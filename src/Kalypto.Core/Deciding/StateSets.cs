@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Tagging;
@@ -43,11 +42,11 @@ public static class StateSets
     private static (string State, IReadOnlyList<string> Words)? StateOf(Layer layer, Func<Layer, Mark> mark)
     {
         var said = mark(layer);
-        if (said.Tags.State is null && !States.MayEnd(said.ShipName ?? layer.Name))
+        if (said.Tags.State is null && !States.MayEnd(said.NameOf(layer)))
         {
             return null;
         }
-        var words = NameWords.Split(said.ShipName ?? layer.Name);
+        var words = NameWords.Split(said.NameOf(layer));
         var named = words.Count > 0 ? States.Of(words[^1]) : null;
         if ((said.Tags.State ?? named) is not { } state)
         {
@@ -62,7 +61,7 @@ public static class StateSets
             words = [];
         }
         // A layer that is only called “hover” belongs to the group it lies in.
-        return (state, words.Count > 0 ? words : NameWords.Split(mark(layer.Parent!).ShipName ?? layer.Parent!.Name));
+        return (state, words.Count > 0 ? words : NameWords.Split(mark(layer.Parent!).NameOf(layer.Parent!)));
     }
 
     private static int IndexOf(this IReadOnlyList<string> list, string value)

@@ -1,3 +1,5 @@
+using Kalypto.Core.Deciding;
+
 namespace Kalypto.Core.Designs;
 
 /// <summary>An affine transform as SVG writes it: x' = a·x + c·y + e, y' = b·x + d·y + f.</summary>

@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting;
 
@@ -92,6 +93,12 @@ internal sealed class ExportNode(string name)
             }
         }
     }
+
+    /// <summary>The outline of a basic shape; null for what is none.</summary>
+    public List<PathSegment>? Outline() => ShapeOutline.Of(Name, Attributes);
+
+    /// <summary>All ids that something in it refers to.</summary>
+    public HashSet<string> ReferredIds() => [.. SelfAndDescendants().SelectMany(n => n.Attributes).SelectMany(a => References.Of(a.Key, a.Value))];
 
     /// <summary>The number of an attribute, or a fallback.</summary>
     public double Number(string attribute, double fallback = 0) => Numbers.Length(this[attribute]) ?? fallback;

@@ -1,5 +1,6 @@
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting;
 

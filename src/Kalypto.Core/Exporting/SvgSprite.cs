@@ -1,5 +1,6 @@
 using System.Text;
 using System.Xml;
+using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Exporting;
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting;
 
@@ -109,7 +110,7 @@ internal sealed class VectorBody
                 Children(node, node.Name == "svg" && node != root ? matrix * Nested(node) : matrix, paint, depth);
                 break;
             default:
-                if (ShapeOutline.Of(node) is { Count: > 0 } outline)
+                if (node.Outline() is { Count: > 0 } outline)
                 {
                     Path(node, outline, matrix, paint, depth);
                 }
@@ -234,7 +235,7 @@ internal sealed class VectorBody
         {
             return null;
         }
-        if (value.StartsWith("url(", StringComparison.Ordinal))
+        if (References.IsReference(value))
         {
             var id = References.Of("fill", value).FirstOrDefault();
             if (id is null || !ids.TryGetValue(id, out var server))
@@ -271,7 +272,7 @@ internal sealed class VectorBody
         }
         if (clip["clipPathUnits"] == "objectBoundingBox")
         {
-            if (ShapeOutline.Of(node) is not { } shape || PathBounds.Of(shape) is not { } box)
+            if (node.Outline() is not { } shape || PathBounds.Of(shape) is not { } box)
             {
                 throw new VectorRefusedException("it has a clip that counts from a group's box");
             }
@@ -287,7 +288,7 @@ internal sealed class VectorBody
             {
                 inner *= new Matrix(1, 0, 0, 1, child.Number("x"), child.Number("y")) * (Matrix.Parse(shape["transform"]) ?? Matrix.Identity);
             }
-            if (ShapeOutline.Of(shape) is not { } outline || Says(child, "clip-path") || (child["clip-rule"] ?? clip["clip-rule"]) == "evenodd" && outline.Count(s => s.Command == 'M') > 1)
+            if (shape.Outline() is not { } outline || Says(child, "clip-path") || (child["clip-rule"] ?? clip["clip-rule"]) == "evenodd" && outline.Count(s => s.Command == 'M') > 1)
             {
                 throw new VectorRefusedException("it has a clip that is not made of plain shapes");
             }
@@ -302,7 +303,7 @@ internal sealed class VectorBody
         var boxes = new List<Box>();
         foreach (var node in group.SelfAndDescendants().Where(n => Properties.Shapes.Contains(n.Name) || n.Name == "use"))
         {
-            if (node["transform"] is not null || node.Name == "use" || ShapeOutline.Of(node) is not { } outline || PathBounds.Of(outline) is not { } box || boxes.Any(b => !b.Intersect(box).IsEmpty))
+            if (node["transform"] is not null || node.Name == "use" || node.Outline() is not { } outline || PathBounds.Of(outline) is not { } box || boxes.Any(b => !b.Intersect(box).IsEmpty))
             {
                 return group.SelfAndDescendants().Count(n => Properties.Shapes.Contains(n.Name) || n.Name == "use") > 1;
             }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting;
 

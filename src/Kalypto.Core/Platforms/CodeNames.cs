@@ -60,11 +60,8 @@ internal static class CodeNames
         {
             var said = twice.Contains(name)
                 ? Identifier([.. picture.MakingFor(platform.Id).Folder.SelectMany(NameWords.Split), .. NameWords.Split(own)], pascal, reserved) : name;
-            var unique = said;
-            for (var n = 2; !taken.Add(unique); n++)
-            {
-                unique = $"{said}{n}";
-            }
+            var unique = FreeName.Of(said, taken.Contains, "");
+            taken.Add(unique);
             yield return (unique, value);
         }
     }

@@ -1,3 +1,5 @@
+using Kalypto.Core.Deciding;
+
 namespace Kalypto.Core.Reading;
 
 /// <summary>Tells files apart by their first bytes.</summary>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Reading;
 
@@ -10,6 +11,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
     private const int LongestName = 200;
     private readonly List<Layer> layers = [];
     private readonly List<Screen> screens = [];
+    private readonly HashSet<string> screenNames = new(StringComparer.OrdinalIgnoreCase);
     private readonly Dictionary<ElementBuilder, int> ordinals = [];
 
     public ImmutableArray<Layer> Layers => [.. layers];
@@ -111,12 +113,8 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
 
     private void AddScreen(Layer layer, Box frame)
     {
-        var name = layer.Name;
-        for (var n = 2; screens.Any(s => string.Equals(s.Name, name, StringComparison.OrdinalIgnoreCase)); n++)
-        {
-            name = $"{layer.Name} {n}";
-        }
-        screens.Add(new(name, frame, layer));
+        screens.Add(new(FreeName.Of(layer.Name, screenNames.Contains, " "), frame, layer));
+        screenNames.Add(screens[^1].Name);
     }
 
     private static LayerContent ContentOf(string name) => name switch

@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Reading;
 
 /// <summary>Refuses drawings that reach outside themselves or would grow without end when drawn.</summary>

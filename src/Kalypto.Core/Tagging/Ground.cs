@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Tagging;
 
 /// <summary>What lies under a picture: nothing, a colour, or what the drawing has there.</summary>

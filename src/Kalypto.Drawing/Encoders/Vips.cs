@@ -1,4 +1,3 @@
-using System.Runtime.InteropServices;
 using NetVips;
 
 namespace Kalypto.Drawing.Encoders;

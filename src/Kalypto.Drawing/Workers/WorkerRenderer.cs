@@ -5,7 +5,6 @@ using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;

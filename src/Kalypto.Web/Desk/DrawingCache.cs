@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
 using Kalypto.Store;
 

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
 

@@ -133,7 +133,7 @@ public sealed class DrawingService(
         {
             var look = failure is not null ? new(null, failure)
                 : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
-                : new Core.Packing.Look(null, null);
+                : new Look(null, null);
             await store.PutLookAsync(job.Key, look, cancel);
             desk.Tell(job.Key, look);
         }

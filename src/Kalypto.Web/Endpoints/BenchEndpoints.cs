@@ -1,6 +1,6 @@
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Kalypto.Web.Desk;
@@ -101,7 +101,7 @@ internal static class BenchEndpoints
         }
         if (edit.Dismissed is { } dismissed)
         {
-            var suggested = workspace.FindDesign(edit.Design)!.Value.State.Suggestions.Where(s => layers.Any(l => l.Ordinal == s.Layer.Ordinal));
+            var suggested = workspace.FindDesign(edit.Design)!.Value.State.Suggested().Where(s => layers.Any(l => l.Ordinal == s.Layer.Ordinal));
             // Loose layers that were taken for one thing are refused together.
             var all = layers.Concat(suggested.SelectMany(s => s.Together).Select(l => new LayerRef(edit.Design, l.Ordinal)));
             await editLayers.ChangeAsync(workspace, who, $"{(dismissed ? "Refuse the suggestion for" : "Suggest again for")} {EditLayers.Layers(workspace, layers)}",

@@ -1,6 +1,5 @@
 using System.Text;
 using Kalypto.Core.Naming;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Kalypto.Web.Desk;

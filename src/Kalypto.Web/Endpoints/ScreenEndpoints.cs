@@ -1,4 +1,5 @@
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Store;
 using Kalypto.Web.Desk;
@@ -65,7 +66,7 @@ internal static class ScreenEndpoints
         await open.LoadAsync(project, cancel) is { } workspace && workspace.FindDesign(design) is not null
             ? Results.Ok(BoardModel.Of(workspace, design, done)) : Results.NotFound(new { message = "This design is not there any more." });
 
-    private static (string Label, Func<ScreenEdits, Arrangement> Change)? Change(Core.Packing.MeasuredDrawing drawing, Wish wish) => wish.Do switch
+    private static (string Label, Func<ScreenEdits, Arrangement> Change)? Change(MeasuredDrawing drawing, Wish wish) => wish.Do switch
     {
         "split" when drawing.Proposals.FirstOrDefault(p => p.By == wish.By) is { } proposal =>
             ($"Split into {proposal.Screens.Length} screens by {proposal.By}", edits => edits.Split(proposal.Screens)),

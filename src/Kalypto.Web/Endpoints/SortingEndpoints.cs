@@ -2,6 +2,7 @@ using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
+using Kalypto.Core.Suggesting;
 using Kalypto.Store;
 using Kalypto.Web.Models;
 using Kalypto.Web.UseCases;
@@ -109,7 +110,7 @@ internal static class SortingEndpoints
             return new("This screen is not there any more");
         }
         var picked = layers.Select(l => l.Ordinal).ToHashSet();
-        var accepted = state.Suggestions.Where(s => wish.Kind is null && wish.AtLeast is null
+        var accepted = state.Suggested().Where(s => wish.Kind is null && wish.AtLeast is null
             ? picked.Contains(s.Layer.Ordinal)
             : state.Measured.ScreenOf(s.Layer) == screen && (wish.Kind is null || s.Kind == wish.Kind) && s.Strength * 100 >= (wish.AtLeast ?? 0) - 0.5).ToList();
         if (accepted.Count == 0)
@@ -145,11 +146,11 @@ internal static class SortingEndpoints
             // Content gives names only to what has none.
             if (wish.Suggest && (state.MarkOf(node).ShipName is not null || !state.Measured.NotNamed[node.Ordinal]))
             {
-                names[layer] = state.MarkOf(node).ShipName ?? node.Name;
+                names[layer] = state.NameOf(node);
                 continue;
             }
-            var kind = state.MarkOf(node).Tags.Kind ?? state.Suggestions.FirstOrDefault(s => s.Layer == node)?.Kind ?? Core.Tagging.Kinds.Of(node);
-            var name = wish.Suggest ? Free(NameSuggestions.Of(state, node, kind), taken) : Change(wish).Apply(NameSuggestions.PartsOf(state, node, kind), names.Count);
+            var kind = state.MarkOf(node).Tags.Kind ?? state.Suggested().FirstOrDefault(s => s.Layer == node)?.Kind ?? Core.Tagging.Kinds.Of(node);
+            var name = wish.Suggest ? FreeName.Of(NameSuggestions.Of(state, node, kind), taken.Contains) : Change(wish).Apply(NameSuggestions.PartsOf(state, node, kind), names.Count);
             taken.Add(name);
             names[layer] = name;
         }
@@ -157,15 +158,5 @@ internal static class SortingEndpoints
     }
 
     private static string? NameOf(Workspace workspace, LayerRef layer) =>
-        workspace.FindLayer(layer.Design, layer.Ordinal) is var (_, state, node) ? state.MarkOf(node).ShipName ?? node.Name : null;
-
-    private static string Free(string name, HashSet<string> taken)
-    {
-        var free = name;
-        for (var n = 2; taken.Contains(free); n++)
-        {
-            free = $"{name}-{n}";
-        }
-        return free;
-    }
+        workspace.FindLayer(layer.Design, layer.Ordinal) is var (_, state, node) ? state.NameOf(node) : null;
 }

@@ -1,9 +1,5 @@
-using Kalypto.Core.Deciding;
-using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
-using Kalypto.Core.Tagging;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;

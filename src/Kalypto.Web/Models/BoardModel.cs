@@ -1,6 +1,5 @@
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;

@@ -1,5 +1,5 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 using Kalypto.Web.UseCases;
 

@@ -1,5 +1,5 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
@@ -44,7 +44,7 @@ public sealed record LayerDetail(
     {
         var (row, state, node) = workspace.FindLayer(layer.Design, layer.Ordinal)!.Value;
         var screen = state.Measured.ScreenOf(node);
-        return new(label ?? $"{state.MarkOf(node).ShipName ?? node.Name} on {screen?.Name ?? "no screen"}", Links.Layer(workspace, layer),
+        return new(label ?? $"{state.NameOf(node)} on {screen?.Name ?? "no screen"}", Links.Layer(workspace, layer),
             $"/pictures/{workspace.Row.Id}/{layer.Design}/layer/{layer.Ordinal}.png?k={row.DraftId}.s", here);
     }
 

@@ -2,6 +2,7 @@ using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Kalypto.Web.UseCases;
@@ -42,7 +43,7 @@ internal sealed class Ledger
         files = plan.Pack.Files.ToLookup(f => f.Picture.PartOf ?? f.Picture.Ref);
         findings = plan.Pack.Findings.ToLookup(f => f.Layer);
         recipes = workspace.Row.Recipes.GetHashCode(StringComparison.Ordinal);
-        suggestions = state.Suggestions.ToDictionary(s => s.Layer);
+        suggestions = state.Suggested().ToDictionary(s => s.Layer);
         foreach (var layer in state.Layers.Where(l => state.MarkOf(l).Decision == Decision.Leave || l.Guide))
         {
             foreach (var around in layer.Ancestors())
@@ -101,7 +102,7 @@ internal sealed class Ledger
         if (CoverOf(layer) is { } cover)
         {
             Add(cover.Ordinal);
-            Add((state.MarkOf(cover).ShipName ?? cover.Name).GetHashCode(StringComparison.Ordinal));
+            Add(state.NameOf(cover).GetHashCode(StringComparison.Ordinal));
         }
         if (state.States.TryGetValue(layer, out var set))
         {
@@ -147,7 +148,7 @@ internal sealed class Ledger
         var own = files[picture?.Ref ?? reference].ToList();
         var weight = plan.WeightOf(own);
         var covered = CoverOf(layer);
-        var name = mark.ShipName ?? layer.Name;
+        var name = state.NameOf(layer);
         return new()
         {
             Ordinal = layer.Ordinal,
@@ -158,7 +159,7 @@ internal sealed class Ledger
             NotNamed = mark.ShipName is null && state.Measured.NotNamed[layer.Ordinal],
             Note = NoteOf(layer, mark, picture, isMade),
             Decision = mark.Decision.ToString().ToLowerInvariant(),
-            CoveredBy = covered is null ? null : state.MarkOf(covered).ShipName ?? covered.Name,
+            CoveredBy = covered is null ? null : state.NameOf(covered),
             HasChildren = layer.Children.Count > 0 && layer != screen.Root,
             Kind = KindOf(layer, said, making),
             KindIsSaid = said.Tags.Kind is not null,

@@ -1,4 +1,5 @@
 using Kalypto.Core.Packing;
+using Kalypto.Core.Suggesting;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
@@ -29,7 +30,7 @@ public sealed record RecipePreview(
         }
         foreach (var state in workspace.States)
         {
-            var layer = kind == "screen" ? state.Measured.Drawing.Screens[0].Root : state.Suggestions.FirstOrDefault(s => s.Kind == kind && s.Together.IsEmpty)?.Layer;
+            var layer = kind == "screen" ? state.Measured.Drawing.Screens[0].Root : state.Suggested().FirstOrDefault(s => s.Kind == kind && s.Together.IsEmpty)?.Layer;
             if (layer is not null)
             {
                 var said = state with { Marks = new Dictionary<int, Core.Deciding.Mark>(state.Marks) { [layer.Ordinal] = state.MarkOf(layer) with { Decision = Core.Deciding.Decision.Ship, Tags = state.MarkOf(layer).Tags with { Kind = kind } } } };

@@ -1,6 +1,5 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Platforms;
-using Kalypto.Core.Tagging;
 using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;

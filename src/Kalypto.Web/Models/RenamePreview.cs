@@ -1,4 +1,3 @@
-using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Platforms;
 using Kalypto.Web.UseCases;

@@ -1,7 +1,6 @@
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 using Kalypto.Store;
 using Kalypto.Web.UseCases;
 

@@ -1,4 +1,4 @@
-using Kalypto.Core.Deciding;
+using Kalypto.Core.Suggesting;
 
 namespace Kalypto.Web.Models;
 

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Kalypto.Core.Formats;
 using Kalypto.Store;
 using Kalypto.Web.Desk;
 using Kalypto.Web.Models;

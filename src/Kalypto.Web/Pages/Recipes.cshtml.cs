@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Kalypto.Core.Formats;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Kalypto.Web.Models;

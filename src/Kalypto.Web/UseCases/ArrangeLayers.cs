@@ -1,6 +1,6 @@
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
-using Kalypto.Core.Designs;
+using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 

@@ -1,7 +1,6 @@
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 
@@ -84,5 +83,5 @@ public sealed class EditLayers(EditStore edits)
 
     /// <summary>Layers in words: the name of one, the number of many.</summary>
     internal static string Layers(Workspace workspace, IReadOnlyList<LayerRef> layers) => layers.Count == 1 && workspace.FindLayer(layers[0].Design, layers[0].Ordinal) is var (_, state, layer)
-        ? state.MarkOf(layer).ShipName ?? (DefaultNames.IsNotNamed(layer) ? "1 layer" : layer.Name) : $"{layers.Count} layers";
+        ? state.OwnNameOf(layer) ?? "1 layer" : $"{layers.Count} layers";
 }

@@ -1,5 +1,6 @@
 using Kalypto.Core.Checking;
-using Kalypto.Core.Deciding;
+using Kalypto.Core.Naming;
+using Kalypto.Core.Suggesting;
 
 namespace Kalypto.Web.UseCases;
 
@@ -28,7 +29,7 @@ public sealed class FixFindings(OpenProject open, EditLayers edit, ArrangeLayers
         {
             var now = (await open.LoadAsync(workspace.Row.Id, cancel))!;
             var ordinals = design.Select(f => f.Layer.Ordinal).ToHashSet();
-            List<Suggestion> accepted = [.. now.FindDesign(design.Key)!.Value.State.Suggestions.Where(s => ordinals.Contains(s.Layer.Ordinal))];
+            List<Suggestion> accepted = [.. now.FindDesign(design.Key)!.Value.State.Suggested().Where(s => ordinals.Contains(s.Layer.Ordinal))];
             await arrange.AcceptAsync(now, who, design.Key, accepted, cancel);
         }
         return findings.Count == 1 ? "Done" : $"Done for {findings.Count} layers";
@@ -43,11 +44,8 @@ public sealed class FixFindings(OpenProject open, EditLayers edit, ArrangeLayers
             var fix = finding.Fix!;
             if (fix.ShipName is { } name && fix.Apart is null)
             {
-                var free = name;
-                for (var n = 2; !taken.Add(free); n++)
-                {
-                    free = $"{name}-{n}";
-                }
+                var free = FreeName.Of(name, taken.Contains);
+                taken.Add(free);
                 fix = fix with { ShipName = free };
             }
             fixes.Add(finding with { Fix = fix });

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;

@@ -1,5 +1,7 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
+using Kalypto.Core.Rendering;
 using Kalypto.Store;
 
 namespace Kalypto.Web.UseCases;

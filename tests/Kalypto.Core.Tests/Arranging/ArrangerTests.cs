@@ -3,7 +3,6 @@ using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Tests.Arranging;
 

@@ -1,6 +1,7 @@
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Core.Tests.Arranging;
 

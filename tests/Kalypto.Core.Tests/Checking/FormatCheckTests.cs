@@ -1,8 +1,7 @@
 using Kalypto.Core.Checking;
-using Kalypto.Core.Deciding;
-using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Core.Tests.Checking;
 

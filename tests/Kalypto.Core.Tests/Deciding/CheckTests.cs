@@ -2,8 +2,10 @@ using Kalypto.Core.Arranging;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
+using Kalypto.Core.Suggesting;
 
 namespace Kalypto.Core.Tests.Deciding;
 
@@ -13,7 +15,7 @@ public class CheckTests
     private static List<Finding> Findings(DesignState design, string check) =>
         [.. new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan([design], [new Web()]).Findings.Where(f => f.Check == check)];
 
-    private static string[] Suggested(string inside) => [.. Svg.Measure(inside).State().Suggestions.Select(s => $"{s.Layer.Name} {s.Kind}{(s.Together.IsEmpty ? "" : $" of {s.Together.Length}")}").Order(StringComparer.Ordinal)];
+    private static string[] Suggested(string inside) => [.. Svg.Measure(inside).State().Suggested().Select(s => $"{s.Layer.Name} {s.Kind}{(s.Together.IsEmpty ? "" : $" of {s.Together.Length}")}").Order(StringComparer.Ordinal)];
 
     [Fact]
     public void A_board_is_told_until_it_is_split_and_what_lies_beside_its_screens_after()
@@ -80,7 +82,7 @@ public class CheckTests
     public void Neighbours_of_shipped_icons_are_surer()
     {
         const string Row = "<g id='a'><path d='M10 10L34 34L12 30'/></g><g id='b'><path d='M60 10L84 34L70 12'/></g>";
-        double Of(params (string, string)[] marks) => Svg.Measure(Row).State(marks).Suggestions.Single(s => s.Layer.Name == "b").Strength;
+        double Of(params (string, string)[] marks) => Svg.Measure(Row).State(marks).Suggested().Single(s => s.Layer.Name == "b").Strength;
         Assert.True(Of(("a", "Ship icon")) > Of());
     }
 }

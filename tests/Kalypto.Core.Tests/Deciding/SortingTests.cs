@@ -1,9 +1,8 @@
-using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Naming;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Tests.Deciding;

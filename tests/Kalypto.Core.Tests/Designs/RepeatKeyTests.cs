@@ -1,5 +1,6 @@
 using CsCheck;
-using Kalypto.Core.Designs;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Tests.Designs;
 

@@ -1,6 +1,7 @@
 using CsCheck;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Tests.Exporting;
 

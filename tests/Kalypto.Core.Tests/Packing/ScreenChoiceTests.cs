@@ -1,7 +1,9 @@
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Tests.Packing;

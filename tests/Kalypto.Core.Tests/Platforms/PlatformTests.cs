@@ -2,13 +2,13 @@ using System.Text.Json;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using CsCheck;
-using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Tests.Platforms;

@@ -1,3 +1,4 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Tests.Reading;
@@ -60,7 +61,7 @@ public class LayerTests
 
         var views = Svg.Read("<view id='left' viewBox='0 0 50 100'/><view id='right' viewBox='50 0 50 100'/><rect id='r'/>");
         Assert.Equal([new Box(0, 0, 50, 100), new Box(50, 0, 50, 100)], views.Screens.Select(s => s.Box));
-        var measured = new Core.Packing.MeasuredDrawing(views, [null, new Box(60, 10, 30, 30), null, null]);
+        var measured = new MeasuredDrawing(views, [null, new Box(60, 10, 30, 30), null, null]);
         Assert.Equal("right", measured.ScreenOf(views.Layer("r"))!.Name);
 
         Assert.Equal(new Box(0, 0, 100, 100), Assert.Single(Svg.Read("<rect/>").Screens).Box);

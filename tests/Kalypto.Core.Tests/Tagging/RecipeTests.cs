@@ -1,10 +1,10 @@
 using CsCheck;
-using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Tests.Tagging;

@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Exporting.SvgRules;
 
 /// <summary>Takes away groups that say nothing, and those around one element that can say it itself.</summary>

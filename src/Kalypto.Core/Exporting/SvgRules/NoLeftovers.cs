@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting.SvgRules;
 
@@ -13,7 +14,7 @@ internal sealed class NoLeftovers : ISvgRule
 
     public void Apply(ExportNode root, int decimals)
     {
-        var used = References.In(root);
+        var used = root.ReferredIds();
         foreach (var node in root.SelfAndDescendants().ToList())
         {
             var inText = node.Name is "text" or "tspan" or "textPath";
@@ -44,7 +45,7 @@ internal sealed class NoLeftovers : ISvgRule
 
     private static bool IsEmptyShape(ExportNode node) => node.Name switch
     {
-        "path" => node["d"] is null or "none" || Designs.PathData.Start(node["d"]!) is null,
+        "path" => node["d"] is null or "none" || PathData.Start(node["d"]!) is null,
         "rect" or "image" => node["width"] is "0" || node["height"] is "0",
         "circle" => node["r"] is null or "0",
         "ellipse" => node["rx"] is "0" || node["ry"] is "0",

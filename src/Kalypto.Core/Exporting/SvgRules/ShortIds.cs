@@ -1,3 +1,5 @@
+using Kalypto.Core.Designs;
+
 namespace Kalypto.Core.Exporting.SvgRules;
 
 /// <summary>Ids of one or two letters, each once, in the order in which they stand.</summary>
@@ -7,7 +9,7 @@ internal sealed class ShortIds : ISvgRule
 
     public void Apply(ExportNode root, int decimals)
     {
-        var used = References.In(root);
+        var used = root.ReferredIds();
         var names = new Dictionary<string, string>(StringComparer.Ordinal);
         foreach (var node in root.SelfAndDescendants())
         {

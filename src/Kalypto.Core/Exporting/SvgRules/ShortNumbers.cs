@@ -1,6 +1,7 @@
 using System.Collections.Frozen;
 using System.Text.RegularExpressions;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting.SvgRules;
 

@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting.SvgRules;
 
@@ -11,7 +12,7 @@ internal sealed class TransformsIntoPaths : ISvgRule
         public Around Inside(ExportNode node) => new(node["fill"] ?? Fill, node["stroke"] ?? Stroke, node["stroke-dasharray"] ?? Dashes);
 
         /// <summary>True when gradients, patterns or dashes are measured in the coordinates of the element.</summary>
-        public bool IsMeasured => IsReference(Fill) || IsReference(Stroke) || Stroke is not (null or "none") && Dashes is not (null or "none");
+        public bool IsMeasured => References.IsReference(Fill) || References.IsReference(Stroke) || Stroke is not (null or "none") && Dashes is not (null or "none");
     }
 
     public void Apply(ExportNode root, int decimals) => Walk(root, false, new(null, null, null));
@@ -51,9 +52,7 @@ internal sealed class TransformsIntoPaths : ISvgRule
         }
     }
 
-    private static bool IsReference(string? value) => value is not null && value.StartsWith("url(", StringComparison.Ordinal);
-
-    private static bool HasReference(ExportNode node) => node.Attributes.Any(a => IsReference(a.Value));
+    private static bool HasReference(ExportNode node) => node.Attributes.Any(a => References.IsReference(a.Value));
 
     private static bool DependsOnTransform(ExportNode node) => node["style"] is not null || node["vector-effect"] is not null;
 

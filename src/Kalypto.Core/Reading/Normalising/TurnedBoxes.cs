@@ -1,5 +1,6 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Reading.Normalising;
 
@@ -105,9 +106,8 @@ internal sealed class TurnedBoxes
         {
             return;
         }
-        var node = new ExportNode(element.Name);
-        node.Attributes.AddRange(element.Attributes.Where(a => !NotOfTheShape.Contains(a.Name)).Select(a => KeyValuePair.Create(a.Name, a.Value)));
-        if (ShapeOutline.Of(node) is not { } outline || PathBounds.Of(outline) is not { IsEmpty: false } box)
+        var shape = element.Attributes.Where(a => !NotOfTheShape.Contains(a.Name)).Select(a => KeyValuePair.Create(a.Name, a.Value));
+        if (ShapeOutline.Of(element.Name, shape) is not { } outline || PathBounds.Of(outline) is not { IsEmpty: false } box)
         {
             return;
         }
@@ -162,7 +162,7 @@ internal sealed class TurnedBoxes
 
     private bool IsOfBox(string? reference, string units) => IdOf(reference) is { } id && ids.TryGetValue(id, out var found) && found[units] == "objectBoundingBox";
 
-    private static string? IdOf(string? paint) => paint is not null && Designs.References.Of(new Element("g", [new("fill", paint)], [])) is [var id, ..] ? id : null;
+    private static string? IdOf(string? paint) => paint is null ? null : References.Of("fill", paint).FirstOrDefault();
 
     private List<ElementBuilder> Chain(string id)
     {

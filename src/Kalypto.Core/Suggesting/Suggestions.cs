@@ -1,18 +1,21 @@
 using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
 
-namespace Kalypto.Core.Deciding;
+namespace Kalypto.Core.Suggesting;
 
 /// <summary>Says of open layers what they probably are, from size, content, name, neighbours and repeats.</summary>
 public static class Suggestions
 {
     private const double ForNeighbours = 0.1;
     private static readonly ConditionalWeakTable<MeasuredDrawing, Dictionary<string, ImmutableArray<Suggestion>>> Known = [];
+    private static readonly ConditionalWeakTable<DesignState, StrongBox<ImmutableArray<Suggestion>>> KnownOfStates = [];
 
     /// <summary>The suggestions for a design, strongest first. What was dismissed or needs no decision is not among them.</summary>
-    public static ImmutableArray<Suggestion> Of(DesignState design)
+    public static ImmutableArray<Suggestion> Suggested(this DesignState design) => KnownOfStates.GetValue(design, d => new(Search(d))).Value;
+
+    private static ImmutableArray<Suggestion> Search(DesignState design)
     {
         var dismissed = design.Marks.Where(m => m.Value.Dismissed).Select(m => m.Key).ToHashSet();
         var candidates = Candidates(design, dismissed);

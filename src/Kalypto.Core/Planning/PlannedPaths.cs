@@ -2,10 +2,11 @@ using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Planning;
 
 /// <summary>
 /// Works out the paths, pixels and content keys of pictures, and finds again what it worked out before: an edit changes

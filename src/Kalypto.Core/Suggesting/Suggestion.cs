@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Deciding;
+namespace Kalypto.Core.Suggesting;
 
 /// <summary>What an open layer probably is.</summary>
 /// <param name="Layer">The layer; the first of them for loose layers that belong together.</param>

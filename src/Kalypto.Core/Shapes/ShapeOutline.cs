@@ -1,32 +1,36 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Exporting;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>The outline of any basic shape as a path (SVG 1.1, 9).</summary>
 internal static class ShapeOutline
 {
     /// <summary>The path; null for what is no shape or has a length that depends on something else.</summary>
-    public static List<PathSegment>? Of(ExportNode node)
+    /// <param name="shape">The name of the element: <c>rect</c>.</param>
+    /// <param name="attributes">What is said of it.</param>
+    public static List<PathSegment>? Of(string shape, IEnumerable<KeyValuePair<string, string>> attributes)
     {
-        if (node.Attributes.Any(a => a.Value.EndsWith('%')))
+        var said = attributes.ToList();
+        if (said.Exists(a => a.Value.EndsWith('%')))
         {
             return null;
         }
-        double N(string name) => node.Number(name);
-        switch (node.Name)
+        string? Value(string name) => said.Find(a => a.Key == name).Value;
+        double N(string name) => Numbers.Length(Value(name)) ?? 0;
+        switch (shape)
         {
             case "path":
-                return PathData.Segments(node["d"] ?? "");
+                return PathData.Segments(Value("d") ?? "");
             case "rect":
-                return Rect(N("x"), N("y"), N("width"), N("height"), node["rx"] is null ? N("ry") : N("rx"), node["ry"] is null ? N("rx") : N("ry"));
+                return Rect(N("x"), N("y"), N("width"), N("height"), Value("rx") is null ? N("ry") : N("rx"), Value("ry") is null ? N("rx") : N("ry"));
             case "circle":
                 return Ellipse(N("cx"), N("cy"), N("r"), N("r"));
             case "ellipse":
-                return Ellipse(N("cx"), N("cy"), node["rx"] is null ? N("ry") : N("rx"), node["ry"] is null ? N("rx") : N("ry"));
+                return Ellipse(N("cx"), N("cy"), Value("rx") is null ? N("ry") : N("rx"), Value("ry") is null ? N("rx") : N("ry"));
             case "line":
                 return [new('M', [N("x1"), N("y1")]), new('L', [N("x2"), N("y2")])];
             case "polyline" or "polygon":
-                return PathData.Segments("M" + node["points"] + (node.Name == "polygon" ? "z" : ""));
+                return PathData.Segments("M" + Value("points") + (shape == "polygon" ? "z" : ""));
             default:
                 return null;
         }

@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Deciding;
+namespace Kalypto.Core.Suggesting;
 
 /// <summary>Boxes of about one size that stand beside or above one another, found without comparing each with each.</summary>
 internal sealed class Rows

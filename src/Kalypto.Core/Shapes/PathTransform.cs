@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Exporting;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>Applies a transform to the numbers of a path.</summary>
 internal static class PathTransform

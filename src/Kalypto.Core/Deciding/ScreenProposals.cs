@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
-using Kalypto.Core.Packing;
 
-namespace Kalypto.Core.Arranging;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>Sees how a board that holds several screens can be split: by backgrounds, by groups, by gaps.</summary>
 public sealed class ScreenProposals

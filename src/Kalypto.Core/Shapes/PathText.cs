@@ -1,7 +1,6 @@
 using System.Text;
-using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Exporting;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>Writes path data exactly, for rules that go on with it.</summary>
 internal static class PathText

@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Checking;
+using Kalypto.Core.Packing;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Planning;
 
 /// <summary>The full list of files that the decisions, tags and recipes come to, known before anything is built.</summary>
 /// <param name="Pictures">The shipped layers.</param>

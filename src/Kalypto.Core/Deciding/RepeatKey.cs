@@ -1,6 +1,8 @@
 using System.Runtime.CompilerServices;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
-namespace Kalypto.Core.Designs;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>Tells the drawing of a layer apart from all others, wherever it lies and whatever it is called.</summary>
 public static class RepeatKey

@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Rendering;
 
 /// <summary>What was seen when a layer was drawn alone.</summary>
 /// <param name="Ink">The smallest box with every visible pixel, in drawing units; null when nothing is visible.</param>

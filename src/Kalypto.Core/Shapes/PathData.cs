@@ -1,7 +1,8 @@
 using System.Globalization;
 using System.Text;
+using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Designs;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>Reads the data of a path (SVG 1.1, 8.3).</summary>
 public static class PathData

@@ -1,12 +1,11 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Kalypto.Core.Arranging;
-using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Naming;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>A drawing with what is known of its layers whatever anybody decides: the same for every edit.</summary>
 public sealed class MeasuredDrawing
@@ -61,6 +60,9 @@ public sealed class MeasuredDrawing
 
     /// <summary>True for layers that nobody gave a name of their own in the drawing, by ordinal.</summary>
     public ImmutableArray<bool> NotNamed => notNamed.Value;
+
+    /// <summary>True for a layer that nobody gave a name of its own in the drawing.</summary>
+    public bool IsNotNamed(Layer layer) => layer.Ordinal < NotNamed.Length ? NotNamed[layer.Ordinal] : DefaultNames.IsNotNamed(layer);
 
     /// <summary>The ways to split the drawing into screens, best first.</summary>
     public ImmutableArray<ScreenProposal> Proposals => proposals.Value;

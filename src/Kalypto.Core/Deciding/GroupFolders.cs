@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>The named groups that a layer lies in, as folders; groups that nobody named make none.</summary>
 internal static class GroupFolders
@@ -12,7 +12,7 @@ internal static class GroupFolders
     public static ImmutableArray<string> Of(DesignState design, Layer layer) => [.. layer.Ancestors()
         .TakeWhile(a => a.Content != LayerContent.Screen)
         .Where(a => a.Content == LayerContent.Group && !design.Measured.IsNeedlessOuter(a))
-        .Select(a => design.MarkOf(a).ShipName ?? (a.Ordinal < design.Measured.NotNamed.Length && design.Measured.NotNamed[a.Ordinal] ? "" : a.Name))
+        .Select(a => design.OwnNameOf(a) ?? "")
         .Select(name => NameWords.Join(NameWords.Split(name), "-", LongestName))
         .Where(name => name.Length > 0)
         .Reverse()];

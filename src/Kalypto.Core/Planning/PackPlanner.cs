@@ -6,10 +6,12 @@ using Kalypto.Core.Exporting;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Naming;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Planning;
 
 /// <summary>Works out the pack of a project.</summary>
 /// <param name="paths">Works out the files of pictures.</param>
@@ -71,8 +73,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     private Picture PartOf(DesignState design, Layer group, Layer part, int number, IReadOnlyList<IPlatform> platforms)
     {
         var picture = PictureOf(design, part, design.SaidOf(group).Tags with { Parts = null, State = null }, platforms);
-        var groupName = design.MarkOf(group).ShipName ?? group.Name;
-        var name = design.MarkOf(part).ShipName ?? (DefaultNames.IsNotNamed(part) ? $"{groupName} {number}" : part.Name);
+        var groupName = design.NameOf(group);
+        var name = design.OwnNameOf(part) ?? $"{groupName} {number}";
         return picture with { Name = name, Words = NameWords.Split(name), NameIsTyped = design.MarkOf(part).ShipName is not null, PartOf = new(design.Id, group.Ordinal) };
     }
 
@@ -114,7 +116,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var screenBox = design.ToPoints(screen?.Box ?? design.Measured.Drawing.Box);
         Crop? CropOf(Making making) => look?.Failure is null ? Crop.Of(making.Crop, making.Bleed, shape, ink, screenBox) : null;
         var crop = CropOf(making);
-        var name = mark.ShipName ?? layer.Name;
+        var name = mark.NameOf(layer);
         ImmutableArray<Variant> variants = platforms is null ? [] : [.. platforms.Select(p =>
         {
             var own = design.MakingOf(layer, p.Id, around);

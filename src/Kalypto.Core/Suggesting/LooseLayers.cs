@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Deciding;
+namespace Kalypto.Core.Suggesting;
 
 /// <summary>Layers side by side, grouped where they touch: what looks like one thing but was never put into a group.</summary>
 internal sealed class LooseLayers

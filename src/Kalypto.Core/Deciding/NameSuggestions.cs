@@ -1,7 +1,7 @@
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Naming;
 
-namespace Kalypto.Core.Naming;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>Offers names for layers that nobody named, from the words in and beside them and the group they lie in.</summary>
 public static class NameSuggestions
@@ -14,7 +14,7 @@ public static class NameSuggestions
     /// <param name="layer">The layer.</param>
     /// <param name="kind">Its kind.</param>
     public static NameParts PartsOf(DesignState design, Layer layer, string kind) => new(
-        design.MarkOf(layer).ShipName ?? layer.Name, ParentName(design, layer), kind, WordsFor(design, layer), design.Measured.ScreenOf(layer)?.Name ?? design.Name);
+        design.NameOf(layer), ParentName(design, layer), kind, WordsFor(design, layer), design.Measured.ScreenOf(layer)?.Name ?? design.Name);
 
     /// <summary>A name for one layer: <c>visits-icon</c>, <c>forecast-card-icon</c>.</summary>
     public static string Of(DesignState design, Layer layer, string kind)
@@ -31,7 +31,7 @@ public static class NameSuggestions
 
     private static string ParentName(DesignState design, Layer layer) => layer.Ancestors().TakeWhile(a => a.Content != LayerContent.Screen)
         .Where(a => !design.Measured.IsNeedlessOuter(a))
-        .Select(a => design.MarkOf(a).ShipName ?? (DefaultNames.IsNotNamed(a) ? null : a.Name)).FirstOrDefault(n => n is not null) ?? "";
+        .Select(a => design.OwnNameOf(a)).OfType<string>().FirstOrDefault() ?? "";
 
     /// <summary>The first words inside, else the nearest ones beside it in the group it lies in.</summary>
     private static string WordsFor(DesignState design, Layer layer)

@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>Finds what is painted over a layer, so that the layer can be shown with just what lies beneath it.</summary>
 internal static class Beneath

@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Exporting;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>The box around a path, curves included, strokes not.</summary>
 internal static class PathBounds

@@ -1,6 +1,6 @@
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>Which layer is on which screen, and in which order.</summary>
 internal sealed class ScreenMap

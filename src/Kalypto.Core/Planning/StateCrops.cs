@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Planning;
 
 /// <summary>Gives the states of one button one crop: the union of theirs, so that nothing jumps when one replaces another.</summary>
 internal static class StateCrops
@@ -59,6 +61,6 @@ internal static class StateCrops
     }
 
     private static (double X, double Y) Corner(DesignState design, Picture picture) =>
-        design.PointsOf(design.Layers[picture.Ref.Ordinal]) is { } shape ? (Math.Floor(shape.X + 0.01), Math.Floor(shape.Y + 0.01))
+        design.PointsOf(design.Layers[picture.Ref.Ordinal]) is { } shape ? Crop.CornerOf(shape)
         : (picture.Crop?.Box.X ?? 0, picture.Crop?.Box.Y ?? 0);
 }

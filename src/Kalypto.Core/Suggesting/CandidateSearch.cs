@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
-using Kalypto.Core.Packing;
 
-namespace Kalypto.Core.Deciding;
+namespace Kalypto.Core.Suggesting;
 
 /// <summary>Walks a drawing from the outside in and finds what looks like an icon, a logo, a photo, a button or a picture.</summary>
 /// <param name="measured">The drawing.</param>

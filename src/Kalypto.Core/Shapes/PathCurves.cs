@@ -1,6 +1,4 @@
-using Kalypto.Core.Designs;
-
-namespace Kalypto.Core.Exporting;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>A path in moves, lines and cubic curves alone.</summary>
 internal static class PathCurves

@@ -1,4 +1,4 @@
-namespace Kalypto.Core.Designs;
+namespace Kalypto.Core.Shapes;
 
 /// <summary>One segment of a path, in absolute coordinates.</summary>
 /// <param name="Command">M, L, C, S, Q, T, A or Z.</param>

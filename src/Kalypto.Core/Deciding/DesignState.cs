@@ -1,11 +1,10 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
-using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Tagging;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Deciding;
 
 /// <summary>A design at one moment: its drawing and what the team said of the layers.</summary>
 /// <param name="Id">The number of the design.</param>
@@ -17,7 +16,6 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
 {
     private readonly ConcurrentDictionary<Layer, ImmutableArray<string>> folders = new();
     private IReadOnlyDictionary<Layer, StateSet>? states;
-    private ImmutableArray<Suggestion> suggestions;
 
     // A copy with other marks works these out anew.
     private DesignState(DesignState other) => (folders, Id, Name, DrawnAt, Measured, Marks, Recipes) = (new(), other.Id, other.Name, other.DrawnAt, other.Measured, other.Marks, other.Recipes);
@@ -28,9 +26,6 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
     /// <summary>The layers that show one button in its states, by each of them.</summary>
     public IReadOnlyDictionary<Layer, StateSet> States => states ??= StateSets.Of(Measured.Drawing, SaidOf);
 
-    /// <summary>What open layers probably are, strongest first.</summary>
-    public ImmutableArray<Suggestion> Suggestions => suggestions.IsDefault ? suggestions = Deciding.Suggestions.Of(this) : suggestions;
-
     /// <summary>The layers of the drawing.</summary>
     public ImmutableArray<Layer> Layers => Measured.Drawing.Layers;
 
@@ -39,6 +34,12 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
 
     /// <summary>What was said of a layer, with the tags that stand behind its name in the drawing where nobody said otherwise.</summary>
     public Mark SaidOf(Layer layer) => layer.TagText is null ? MarkOf(layer) : MarkOf(layer) is var mark ? mark with { Tags = mark.Tags.Over(DrawnTagsOf(layer)) } : mark;
+
+    /// <summary>The name that holds for a layer: the typed one, or else the drawing's.</summary>
+    public string NameOf(Layer layer) => MarkOf(layer).NameOf(layer);
+
+    /// <summary>The name that holds for a layer, where somebody gave it one, here or in the drawing; null when only a program did.</summary>
+    public string? OwnNameOf(Layer layer) => MarkOf(layer).ShipName ?? (Measured.IsNotNamed(layer) ? null : layer.Name);
 
     /// <summary>The tags that stand behind a layer's name in the drawing; none when a word of them is not understood.</summary>
     public Tags DrawnTagsOf(Layer layer) => layer.TagText is { } text && TagLine.Parse(text, Recipes.OwnKinds) is { Mistakes.IsEmpty: true } line ? line.ApplyTo(Tags.Empty) : Tags.Empty;
