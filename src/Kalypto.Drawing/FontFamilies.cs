@@ -1,22 +1,50 @@
 using System.Collections.Concurrent;
+using Kalypto.Core.Designs;
 using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing;
 
-/// <summary>Which families can be drawn, and what stands in for the others.</summary>
+/// <summary>Which families can be drawn, what stands in for the others, and what the fonts are by content.</summary>
 internal sealed class FontFamilies(string folder)
 {
     private readonly ConcurrentDictionary<string, string?> known = new(StringComparer.OrdinalIgnoreCase);
-    private readonly Lazy<bool> loaded = new(() =>
+    private readonly ConcurrentDictionary<string, string> prints = new(StringComparer.OrdinalIgnoreCase);
+    private readonly ConcurrentDictionary<string, string> contents = new(StringComparer.Ordinal);
+    private readonly Lazy<ILookup<string, string>> files = new(() =>
     {
         Fontconfig.AddFolder(folder);
-        return true;
+        return Fontconfig.Files();
     });
+
+    /// <summary>A fingerprint of every font there is.</summary>
+    public string All => Print(files.Value.SelectMany(f => f));
 
     public string? StandInFor(string family) => known.GetOrAdd(family, asked =>
     {
-        _ = loaded.Value;
+        _ = files.Value;
         var drawn = Fontconfig.Match(asked);
         return drawn is null || drawn.Any(f => string.Equals(f, asked, StringComparison.OrdinalIgnoreCase)) ? null : drawn[0];
+    });
+
+    /// <summary>A fingerprint of the files of the family that is drawn for a list of families as CSS has it, in all its weights.</summary>
+    public string FingerprintOf(string families) => prints.GetOrAdd(families, asked =>
+    {
+        var all = files.Value;
+        var drawn = Fontconfig.Match(asked.Split(',').Select(f => f.Trim().Trim('"', '\'').Trim()).Where(f => f.Length > 0));
+        return Print((drawn ?? []).SelectMany(f => all[f]));
+    });
+
+    private string Print(IEnumerable<string> paths) => Fingerprint.Of([.. paths.Distinct().Select(ContentOf).Order(StringComparer.Ordinal)]).Hex;
+
+    private string ContentOf(string path) => contents.GetOrAdd(path, p =>
+    {
+        try
+        {
+            return Fingerprint.Of(File.ReadAllBytes(p)).Hex;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            return p;
+        }
     });
 }

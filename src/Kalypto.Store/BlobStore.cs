@@ -1,24 +1,41 @@
+using System.Data;
 using Kalypto.Core.Designs;
 using Npgsql;
 
 namespace Kalypto.Store;
 
-/// <summary>Bytes by their SHA-256: equal content is kept once.</summary>
-public sealed class BlobStore(Database database)
+/// <summary>Bytes by their SHA-256 in the database, with a row of metadata each.</summary>
+public sealed class BlobStore(Database database) : IBlobs
 {
-    internal const string Put = "insert into blobs values ($1, $2) on conflict do nothing";
+    // What is put again counts as new, so that it is not cleaned away before something refers to it.
+    internal const string Put = "insert into blobs (sha256, bytes) values ($1, $2) on conflict (sha256) do update set kept_at = now()";
 
-    /// <summary>Keeps bytes and tells their SHA-256.</summary>
-    public async Task<string> PutAsync(byte[] bytes, CancellationToken cancel)
+    /// <inheritdoc/>
+    public async Task<string> PutAsync(Stream content, CancellationToken cancel)
     {
+        using var buffer = new MemoryStream();
+        await content.CopyToAsync(buffer, cancel);
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
-        return await PutAsync(connection, bytes, cancel);
+        return await PutAsync(connection, buffer.ToArray(), cancel);
     }
 
-    /// <summary>The bytes; null when there are none of that SHA-256.</summary>
-    public async Task<byte[]?> GetAsync(string sha256, CancellationToken cancel) =>
-        (await database.Source.Command("select bytes from blobs where sha256 = $1", sha256)
-            .ListAsync(r => r.GetFieldValue<byte[]>(0), cancel)).FirstOrDefault();
+    /// <inheritdoc/>
+    public async Task<Stream?> OpenAsync(string sha256, CancellationToken cancel)
+    {
+        var command = database.Source.Command("select bytes from blobs where sha256 = $1", sha256);
+        var reader = await command.ExecuteReaderAsync(CommandBehavior.SequentialAccess | CommandBehavior.SingleRow, cancel);
+        if (await reader.ReadAsync(cancel))
+        {
+            return new BlobStream(await reader.GetStreamAsync(0, cancel), reader, command);
+        }
+        await reader.DisposeAsync();
+        await command.DisposeAsync();
+        return null;
+    }
+
+    /// <inheritdoc/>
+    public async Task<long?> LengthAsync(string sha256, CancellationToken cancel) =>
+        (await database.Source.Command("select length from blobs where sha256 = $1", sha256).ListAsync(r => (long?)r.GetInt64(0), cancel)).FirstOrDefault();
 
     internal static async Task<string> PutAsync(NpgsqlConnection connection, byte[] bytes, CancellationToken cancel)
     {

@@ -1,27 +1,37 @@
+using System.Text.Json;
+
 namespace Kalypto.Store;
 
-/// <summary>The builds of the projects.</summary>
+/// <summary>
+/// The builds of the projects. A running one belongs to a process that says again and again that it is alive; when that died,
+/// another takes it over.
+/// </summary>
 public sealed class BuildStore(Database database)
 {
     private const string Columns =
         "select id, project_id, state, total, done, drawn, message, coalesce(files, 0), coalesce(weight, 0), zip_sha256, started_at, part, asked::text from builds";
 
+    private const string Tell = $"{Signals.Notify}json_build_object('kind', '{Signals.Built}', 'build', id)::text)";
+
     /// <summary>The builds of a project, newest first.</summary>
     public Task<List<BuildRow>> ListAsync(int project, CancellationToken cancel) =>
         Rows(Columns + " where project_id = $1 order by id desc limit 50", project, cancel);
 
-    /// <summary>One build, or null.</summary>
-    public async Task<BuildRow?> FindAsync(int id, CancellationToken cancel) => (await Rows(Columns + " where id = $1", id, cancel)).FirstOrDefault();
+    /// <summary>One build; null when it is not there or its project was deleted.</summary>
+    public async Task<BuildRow?> FindAsync(int id, CancellationToken cancel) =>
+        (await Rows(Columns + " where id = $1 and exists (select from projects p where p.id = project_id and p.deleted_at is null)", id, cancel)).FirstOrDefault();
 
-    /// <summary>Begins a build.</summary>
+    /// <summary>Begins a build, which this process holds.</summary>
     /// <param name="project">The project.</param>
     /// <param name="total">Picture files in it.</param>
     /// <param name="part">What of the pack it is of, in words; empty for all of it.</param>
     /// <param name="asked">What was asked, as JSON.</param>
     /// <param name="said">What is said in the project, so that a stop of the server changes nothing of what is built.</param>
+    /// <param name="lease">How long nobody else may take it.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public Task<int> AddAsync(int project, int total, string part, string asked, ProjectState said, CancellationToken cancel) => database.Source
-        .Command("insert into builds (project_id, state, total, part, asked, said) values ($1, 'running', $2, $3, $4::jsonb, $5) returning id", project, total, part, asked, said.ToJson())
+    public Task<int> AddAsync(int project, int total, string part, string asked, ProjectState said, TimeSpan lease, CancellationToken cancel) => database.Source
+        .Command("insert into builds (project_id, state, total, part, asked, said, owner, leased_until) values ($1, 'running', $2, $3, $4::jsonb, $5, $6, now() + $7) returning id",
+            project, total, part, asked, said.ToJson(), database.Process, lease)
         .ScalarAsync<int>(cancel);
 
     /// <summary>The files of a build, by path.</summary>
@@ -29,29 +39,71 @@ public sealed class BuildStore(Database database)
         .Command("select path, sha256, weight from build_files where build_id = $1 order by path collate \"C\"", id)
         .ListAsync(r => new BuildFile(r.GetString(0), r.GetString(1), r.GetInt64(2)), cancel);
 
-    /// <summary>Says how far it is.</summary>
-    public Task ProgressAsync(int id, int done, int drawn, CancellationToken cancel) => database.Source
-        .Command("update builds set done = $2, drawn = $3 where id = $1", id, done, drawn).RunAsync(cancel);
+    /// <summary>Says how far it is, and holds it for longer.</summary>
+    /// <returns>How it stands with this process: whether it still holds it, and whether somebody asked to end it.</returns>
+    public async Task<(bool IsHeld, bool IsCancelled)> ProgressAsync(int id, int done, int drawn, TimeSpan lease, CancellationToken cancel)
+    {
+        var rows = await database.Redoable.Command(
+            "update builds set done = $2, drawn = $3, leased_until = now() + $4 where id = $1 and owner = $5 and state = 'running' returning cancel_asked",
+            id, done, drawn, lease, database.Process).ListAsync(r => r.GetBoolean(0), cancel);
+        return (rows.Count > 0, rows is [true]);
+    }
 
-    /// <summary>Ends a build.</summary>
-    public async Task EndAsync(int id, string state, string? message, IReadOnlyList<BuildFile> files, CancellationToken cancel)
+    /// <summary>Asks whoever holds a build of a project to end it.</summary>
+    public async Task AskToCancelAsync(int project, int id, CancellationToken cancel) => await database.Source
+        .Command($"with asked as (update builds set cancel_asked = true where id = $1 and project_id = $2 and state = 'running' returning id) select {Tell} from asked", id, project).RunAsync(cancel);
+
+    /// <summary>Ends a build that this process holds.</summary>
+    /// <returns>False when it does not hold it any more.</returns>
+    public async Task<bool> EndAsync(int id, string state, string? message, IReadOnlyList<BuildFile> files, CancellationToken cancel)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var ended = await connection.Command($"""
+            with ended as (update builds set state = $2, message = $3, files = $4, weight = $5, said = null, ended_at = now() where id = $1 and owner = $6 and state = 'running' returning id)
+            select {Tell} from ended
+            """, id, state, message, files.Count, files.Sum(f => f.Weight), database.Process).ListAsync(_ => true, cancel);
+        if (ended.Count == 0)
+        {
+            return false;
+        }
         await connection.Command("insert into build_files select $1, * from unnest($2, $3::char(64)[], $4) on conflict do nothing",
             id, files.Select(f => f.Path).ToArray(), files.Select(f => f.Sha256).ToArray(), files.Select(f => f.Weight).ToArray()).RunAsync(cancel);
-        await connection.Command("update builds set state = $2, message = $3, files = $4, weight = $5, said = null, ended_at = now() where id = $1",
-            id, state, message, files.Count, files.Sum(f => f.Weight)).RunAsync(cancel);
         await transaction.CommitAsync(cancel);
+        return true;
     }
 
-    /// <summary>Builds that a stop or crash of the server left running, with what was said when they began.</summary>
-    public async Task<List<(BuildRow Build, ProjectState Said)>> LeftOversAsync(CancellationToken cancel)
+    /// <summary>Takes over builds whose process died or stopped, with what was said when they began. One whose words cannot be read fails alone.</summary>
+    public async Task<List<(BuildRow Build, ProjectState Said)>> TakeOverAsync(TimeSpan lease, CancellationToken cancel)
     {
-        var said = (await database.Source.Command("select id, said from builds where state = 'running' and said is not null")
-            .ListAsync(r => (Id: r.GetInt32(0), Said: r.GetString(1)), cancel)).ToDictionary(b => b.Id, b => b.Said);
-        return [.. (await Rows(Columns + " where state = 'running' and $1 = 0 order by id", 0, cancel)).Where(b => said.ContainsKey(b.Id)).Select(b => (b, ProjectState.FromJson(said[b.Id])))];
+        var taken = await database.Source.Command("""
+            update builds set owner = $1, leased_until = now() + $2
+            where id in (select id from builds where state = 'running' and leased_until < now() order by id for update skip locked)
+            returning id, said
+            """, database.Process, lease).ListAsync(r => (Id: r.GetInt32(0), Said: r.Nullable<string>(1)), cancel);
+        var builds = new List<(BuildRow, ProjectState)>();
+        foreach (var (id, said) in taken)
+        {
+            try
+            {
+                if (said is not null && await FindAsync(id, cancel) is { } row)
+                {
+                    builds.Add((row, ProjectState.FromJson(said)));
+                    continue;
+                }
+            }
+            catch (Exception e) when (e is JsonException or FormatException)
+            {
+                // Told below, as for one of which nothing is kept.
+            }
+            await EndAsync(id, "failed", "It was interrupted, and what was said when it began cannot be read any more. Build again.", [], cancel);
+        }
+        return builds;
     }
+
+    /// <summary>Lets go of all that this process builds, so that another, or its next start, goes on at once.</summary>
+    public Task LetGoAsync(CancellationToken cancel) => database.Source
+        .Command("update builds set leased_until = '-infinity' where owner = $1 and state = 'running'", database.Process).RunAsync(cancel);
 
     private Task<List<BuildRow>> Rows(string sql, int value, CancellationToken cancel) => database.Source.Command(sql, value).ListAsync(
         r => new BuildRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetInt32(3), r.GetInt32(4), r.GetInt32(5), r.Nullable<string>(6),

@@ -29,6 +29,9 @@ public sealed class Database : IAsyncDisposable
     /// </summary>
     public NpgsqlDataSource Redoable { get; }
 
+    /// <summary>Tells this process from all others on the database.</summary>
+    public string Process { get; } = $"{Environment.ProcessId}-{Guid.NewGuid():N}";
+
     private string Connection { get; }
 
     /// <summary>Makes the database where there is none and brings its tables to the state that this version needs. Safe at every start.</summary>

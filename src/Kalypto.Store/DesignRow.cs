@@ -9,4 +9,11 @@ namespace Kalypto.Store;
 /// <param name="DraftNumber">1 for the first draft of the design.</param>
 /// <param name="FileSha256">The file of the draft.</param>
 /// <param name="Arrangement">How the team orders it, as text; empty as the file has it.</param>
-public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256, string Arrangement);
+public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256, string Arrangement)
+{
+    /// <summary>Its place among the designs of the project, smallest first.</summary>
+    public int Position { get; init; }
+
+    /// <summary>When it was removed; null for one that is there.</summary>
+    public DateTime? RemovedAt { get; init; }
+}

@@ -1,72 +1,65 @@
 using Kalypto.Core.Designs;
+using Npgsql;
 
 namespace Kalypto.Store;
 
-/// <summary>The designs of the projects, their drafts, and the shapes of the layers.</summary>
+/// <summary>The drawings of the designs: their files, and where their layers lie.</summary>
 public sealed class DesignStore(Database database)
 {
-    private const string Columns = """
-        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement
-        from designs d join lateral (select * from drafts where design_id = d.id order by number desc limit 1) f on true
-        """;
+    private const int MostAtOnce = 64;
 
-    /// <summary>The designs of a project, in the order in which they were brought in.</summary>
-    public Task<List<DesignRow>> ListAsync(int project, CancellationToken cancel) => database.Source
-        .Command(Columns + " where d.project_id = $1 order by d.id", project)
-        .ListAsync(r => new DesignRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), r.GetString(7)), cancel);
-
-    /// <summary>Adds a design with its first draft: all of it or nothing.</summary>
-    public async Task<int> AddAsync(
-        int project, string name, double drawnAt, string fileName, byte[] file, DrawingTree drawing, IReadOnlyList<Box?> shapes, CancellationToken cancel)
+    /// <summary>Adds a design with its first draft, as a step of the history: all of it or nothing.</summary>
+    /// <returns>The number of the design; null when the project is not there or put away.</returns>
+    public async Task<int?> AddAsync(
+        Author author, string name, double drawnAt, string fileName, byte[] file, IReadOnlyList<Box?> shapes, CancellationToken cancel)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var isOpen = await connection.Command("select 1 from projects where id = $1 and archived_at is null and deleted_at is null for update", author.Project)
+            .ListAsync(r => r.GetInt32(0), cancel);
+        if (isOpen.Count == 0)
+        {
+            return null;
+        }
         var sha256 = await BlobStore.PutAsync(connection, file, cancel);
-        var design = await connection.Command(
-            "insert into designs (project_id, name, drawn_at) values ($1, $2, $3) returning id", project, name, drawnAt).ScalarAsync<int>(cancel);
-        var draft = await connection.Command(
-            "insert into drafts (design_id, number, file_name, file_sha256) values ($1, 1, $2, $3) returning id", design, fileName, sha256).ScalarAsync<int>(cancel);
-        await using (var rows = await connection.BeginBinaryImportAsync("copy layers (draft_id, ordinal, name, content, shape) from stdin (format binary)", cancel))
-        {
-            foreach (var layer in drawing.Layers)
-            {
-                await rows.StartRowAsync(cancel);
-                await rows.WriteAsync(draft, cancel);
-                await rows.WriteAsync(layer.Ordinal, cancel);
-                // PostgreSQL's text holds any character but this one.
-                await rows.WriteAsync(layer.Name.Replace("\0", "", StringComparison.Ordinal), cancel);
-                await rows.WriteAsync(layer.Content.ToString(), cancel);
-                if (shapes[layer.Ordinal].Numbers() is { } shape)
-                {
-                    await rows.WriteAsync(shape, cancel);
-                }
-                else
-                {
-                    await rows.WriteNullAsync(cancel);
-                }
-            }
-            await rows.CompleteAsync(cancel);
-        }
-        for (var i = 0; i < drawing.Screens.Length; i++)
-        {
-            var screen = drawing.Screens[i];
-            await connection.Command("insert into screens values ($1, $2, $3, $4, $5)",
-                draft, i, screen.Name, screen.Root.Ordinal, ((Box?)screen.Box).Numbers()).RunAsync(cancel);
-        }
+        var (design, added) = (await connection.Command("""
+            insert into designs (project_id, name, drawn_at, position) values ($1, $2, $3, coalesce((select max(position) from designs where project_id = $1), 0) + 1) returning id, now()
+            """, author.Project, name, drawnAt).ListAsync(r => (r.GetInt32(0), r.GetDateTime(1)), cancel))[0];
+        // PostgreSQL's text holds any character but this one.
+        await connection.Command("insert into drafts (design_id, number, file_name, file_sha256, shapes) values ($1, 1, $2, $3, $4)",
+            design, fileName.Replace("\0", "", StringComparison.Ordinal), sha256, Flat(shapes)).RunAsync(cancel);
+        // Taken back, the design is removed as of when it came.
+        await EditStore.RememberAsync(connection, author, $"Bring in {name}", [new(design, -1, "removed", FieldChange.Text(added), null)], cancel);
         await transaction.CommitAsync(cancel);
         return design;
     }
 
-    /// <summary>The shape boxes of a draft by ordinal.</summary>
-    public async Task<IReadOnlyList<Box?>> ShapesAsync(int draft, CancellationToken cancel) => await database.Source
-        .Command("select shape from layers where draft_id = $1 order by ordinal", draft).ListAsync(r => r.Box(0), cancel);
-
-    /// <summary>The file of a draft; null when there is no such draft.</summary>
-    public async Task<(string DesignName, byte[] File)?> FileAsync(int draft, CancellationToken cancel)
+    /// <summary>The files of drafts with the names of their designs and the shape boxes of their layers by ordinal, one after the other.</summary>
+    public async IAsyncEnumerable<DraftFile> FilesAsync(IReadOnlyCollection<int> drafts, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
     {
-        var rows = await database.Source.Command("""
-            select d.name, b.bytes from drafts f join designs d on d.id = f.design_id join blobs b on b.sha256 = f.file_sha256 where f.id = $1
-            """, draft).ListAsync(r => (r.GetString(0), r.GetFieldValue<byte[]>(1)), cancel);
-        return rows.Count == 0 ? null : rows[0];
+        foreach (var some in drafts.Chunk(MostAtOnce))
+        {
+            await using var command = database.Source.Command("""
+                select f.id, d.name, b.bytes, f.shapes from drafts f join designs d on d.id = f.design_id join blobs b on b.sha256 = f.file_sha256 where f.id = any($1)
+                """, some);
+            await using var reader = await command.ExecuteReaderAsync(cancel);
+            while (await reader.ReadAsync(cancel))
+            {
+                yield return new(reader.GetInt32(0), reader.GetString(1), reader.GetFieldValue<byte[]>(2), Boxes(reader));
+            }
+        }
+    }
+
+    private static double[] Flat(IReadOnlyList<Box?> shapes) => [.. shapes.SelectMany(s => s.Numbers() ?? [double.NaN, double.NaN, double.NaN, double.NaN])];
+
+    private static Box?[] Boxes(NpgsqlDataReader reader)
+    {
+        var flat = reader.GetFieldValue<double[]>(3);
+        var boxes = new Box?[flat.Length / 4];
+        for (var i = 0; i < boxes.Length; i++)
+        {
+            boxes[i] = double.IsNaN(flat[4 * i]) ? null : new(flat[4 * i], flat[4 * i + 1], flat[4 * i + 2], flat[4 * i + 3]);
+        }
+        return boxes;
     }
 }

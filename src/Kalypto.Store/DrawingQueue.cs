@@ -3,8 +3,9 @@ using System.Text.Json;
 namespace Kalypto.Store;
 
 /// <summary>
-/// The queue of what is to be drawn. Any number of processes may take from it; a job whose taker died comes back when its
-/// lease runs out, and one that killed its taker several times is given up. Keeping its result takes a job off the queue.
+/// The queue of what is to be drawn. Any number of processes may take from it, each what its engine is wanted for. A taker
+/// says again and again that it is alive; the job of one that died comes back when its lease runs out, and one that killed
+/// its taker several times is given up. Keeping its result takes a job off the queue.
 /// </summary>
 public sealed class DrawingQueue(Database database)
 {
@@ -20,36 +21,50 @@ public sealed class DrawingQueue(Database database)
     private const int MostAttempts = 3;
 
     /// <summary>Queues jobs; one that waits already only gets more urgent. What is drawn already is not queued.</summary>
-    public async Task AddAsync(IReadOnlyCollection<DrawingJob> jobs, int priority, CancellationToken cancel)
+    /// <param name="jobs">The jobs.</param>
+    /// <param name="priority">How urgent they are, the smallest first.</param>
+    /// <param name="engine">What is to draw them.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task AddAsync(IReadOnlyCollection<DrawingJob> jobs, int priority, string engine, CancellationToken cancel)
     {
         if (jobs.Count > 0)
         {
             var some = jobs.DistinctBy(j => j.Key).ToList();
-            await database.Redoable.Command("""
-                insert into drawing_jobs (key, priority, job, pixels)
-                select n.key, $4, n.job::jsonb, n.pixels from unnest($1::char(64)[], $2, $3) as n (key, job, pixels)
+            await database.Redoable.RunAllAsync(cancel, ("""
+                insert into drawing_jobs (key, priority, job, pixels, engine)
+                select n.key, $4, n.job::jsonb, n.pixels, $5 from unnest($1::char(64)[], $2, $3) as n (key, job, pixels)
                 where not exists (select from drawings where key = n.key) and not exists (select from looks where key = n.key)
                 order by n.key
-                on conflict (key) do update set priority = least(drawing_jobs.priority, excluded.priority)
-                """, some.Select(j => j.Key).ToArray(), some.Select(j => JsonSerializer.Serialize(j)).ToArray(), some.Select(j => j.Picture?.Pixels ?? 0).ToArray(), priority).RunAsync(cancel);
+                on conflict (key) do update set priority = least(drawing_jobs.priority, excluded.priority), engine = excluded.engine
+                """, [some.Select(j => j.Key).ToArray(), some.Select(j => JsonSerializer.Serialize(j)).ToArray(), some.Select(j => j.Picture?.Pixels ?? 0).ToArray(), priority, engine]),
+                ($"select {Signals.Notify}json_build_object('kind', '{Signals.Queued}', 'by', $1::text)::text)", [database.Process]));
         }
     }
 
     /// <summary>Takes the most urgent job for a while, of those the largest; null when there is none.</summary>
+    /// <param name="engine">What the taker draws with.</param>
     /// <param name="lease">How long nobody else may take it.</param>
     /// <param name="cancel">Ends the asking.</param>
     /// <param name="mostPixels">Leaves jobs of more pixels where they are; null for none.</param>
-    public async Task<(DrawingJob Job, bool GivenUp)?> TakeAsync(TimeSpan lease, CancellationToken cancel, long? mostPixels = null)
+    public async Task<(DrawingJob Job, bool GivenUp)?> TakeAsync(string engine, TimeSpan lease, CancellationToken cancel, long? mostPixels = null)
     {
         var taken = await database.Redoable.Command("""
-            update drawing_jobs set leased_until = now() + $1, attempts = attempts + 1
+            update drawing_jobs set leased_until = now() + $1, attempts = attempts + 1, taken_by = $4
             where key = (
-              select key from drawing_jobs where (leased_until is null or leased_until < now()) and ($2::bigint is null or pixels <= $2::bigint)
+              select key from drawing_jobs where (leased_until is null or leased_until < now()) and engine = $3 and ($2::bigint is null or pixels <= $2::bigint)
               order by priority, pixels desc, queued_at limit 1 for update skip locked)
             returning job, attempts
-            """, lease, mostPixels).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
+            """, lease, mostPixels, engine, database.Process).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
         return taken is [var (job, attempts)] ? (JsonSerializer.Deserialize<DrawingJob>(job)!, attempts > MostAttempts) : null;
     }
+
+    /// <summary>Holds on to all that this process took and is still at.</summary>
+    public Task HoldAsync(TimeSpan lease, CancellationToken cancel) => database.Redoable
+        .Command("update drawing_jobs set leased_until = now() + $1 where taken_by = $2 and leased_until > now()", lease, database.Process).RunAsync(cancel);
+
+    /// <summary>Gives back all that this process took; for its stop. It does not count as an attempt.</summary>
+    public Task GiveBackAsync(CancellationToken cancel) => database.Redoable
+        .Command("update drawing_jobs set leased_until = null, taken_by = '', attempts = attempts - 1 where taken_by = $1 and leased_until > now()", database.Process).RunAsync(cancel);
 
     /// <summary>Takes off what was to be drawn ahead of some drafts and is no longer asked for, unless somebody is at it.</summary>
     /// <returns>The keys of what was taken off.</returns>
@@ -63,9 +78,5 @@ public sealed class DrawingQueue(Database database)
 
     /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
     public Task PutBackAsync(string key, CancellationToken cancel) => database.Redoable
-        .Command("update drawing_jobs set leased_until = now() + interval '1 second' where key = $1", key).RunAsync(cancel);
-
-    /// <summary>Gives back every taken job; for the start, when no taker can be alive.</summary>
-    public Task ReleaseAllAsync(CancellationToken cancel) =>
-        database.Redoable.Command("update drawing_jobs set leased_until = null").RunAsync(cancel);
+        .Command("update drawing_jobs set leased_until = now() + interval '1 second', taken_by = '' where key = $1", key).RunAsync(cancel);
 }

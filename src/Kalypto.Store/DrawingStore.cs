@@ -8,10 +8,19 @@ public sealed class DrawingStore(Database database)
 {
     private const string Done = "delete from drawing_jobs where key = $1";
 
+    private const string Tell = $"select {Signals.Notify}json_build_object('kind', '{Signals.Drawn}', 'key', $1::text, 'by', $2::text, 'quick', $3::boolean)::text)";
+
+    // That something is asked for is written down once a day at most.
+    private const string IsUsed = "set used_at = now() where key = any($1::char(64)[]) and used_at < now() - interval '1 day'";
+
     /// <summary>Those of the keys that are drawn.</summary>
-    public async Task<IReadOnlyDictionary<string, DrawingRow>> FindAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => (await database.Source
-        .Command("select key, sha256, coalesce(weight, 0), failure, note from drawings where key = any($1::char(64)[])", [keys.ToArray()])
-        .ListAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3), r.Nullable<string>(4)), cancel)).ToDictionary(d => d.Key);
+    public async Task<IReadOnlyDictionary<string, DrawingRow>> FindAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
+    {
+        await using var batch = database.Redoable.Batch(
+            ("select key, sha256, coalesce(weight, 0), failure, note from drawings where key = any($1::char(64)[])", [keys.ToArray()]), ($"update drawings {IsUsed}", [keys.ToArray()]));
+        await using var reader = await batch.ExecuteReaderAsync(cancel);
+        return (await reader.RestAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3), r.Nullable<string>(4)), cancel)).ToDictionary(d => d.Key);
+    }
 
     /// <summary>The bytes of a drawn picture; null when it is not drawn.</summary>
     public async Task<byte[]?> BytesAsync(string key, CancellationToken cancel) => (await database.Source
@@ -19,23 +28,32 @@ public sealed class DrawingStore(Database database)
         .ListAsync(r => r.GetFieldValue<byte[]>(0), cancel)).FirstOrDefault();
 
     /// <summary>Keeps a picture, or the reason why there is none, and takes its job off the queue.</summary>
-    public async Task<DrawingRow> PutAsync(string key, byte[]? bytes, string? failure, CancellationToken cancel, string? note = null)
+    /// <param name="key">Its key.</param>
+    /// <param name="bytes">The picture; null when there is none.</param>
+    /// <param name="failure">Why there is none, or null.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <param name="note">What people should know of it, or null.</param>
+    /// <param name="isQuick">True for a quick look for pages.</param>
+    public async Task<DrawingRow> PutAsync(string key, byte[]? bytes, string? failure, CancellationToken cancel, string? note = null, bool isQuick = false)
     {
         var row = new DrawingRow(key, bytes is null ? null : Fingerprint.Of(bytes).Hex, bytes?.LongLength ?? 0, failure, note);
         await database.Redoable.RunAllAsync(cancel, [
             .. bytes is null ? [] : new[] { (BlobStore.Put, new object?[] { row.Sha256, bytes }) },
             ("insert into drawings (key, sha256, weight, failure, note) values ($1, $2, $3, $4, $5) on conflict do nothing", [key, row.Sha256, (long?)bytes?.LongLength, failure, note]),
-            (Done, [key])]);
+            (Done, [key]), (Tell, [key, database.Process, isQuick])]);
         return row;
     }
 
     /// <summary>Those of the keys of isolated layers that were looked at.</summary>
-    public async Task<IReadOnlyDictionary<string, Look>> LooksAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => (await database.Source
-        .Command("select key, ink, failure from looks where key = any($1::char(64)[])", [keys.ToArray()])
-        .ListAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2))), cancel)).ToDictionary(l => l.Key, l => l.Look);
+    public async Task<IReadOnlyDictionary<string, Look>> LooksAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
+    {
+        await using var batch = database.Redoable.Batch(("select key, ink, failure from looks where key = any($1::char(64)[])", [keys.ToArray()]), ($"update looks {IsUsed}", [keys.ToArray()]));
+        await using var reader = await batch.ExecuteReaderAsync(cancel);
+        return (await reader.RestAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2))), cancel)).ToDictionary(l => l.Key, l => l.Look);
+    }
 
     /// <summary>Keeps what was seen of a layer, and takes its job off the queue.</summary>
     public Task PutLookAsync(string key, Look look, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
-        ("insert into looks values ($1, $2, $3) on conflict do nothing", [key, look.Ink.Numbers(), look.Failure]),
-        (Done, [key]));
+        ("insert into looks (key, ink, failure) values ($1, $2, $3) on conflict do nothing", [key, look.Ink.Numbers(), look.Failure]),
+        (Done, [key]), (Tell, [key, database.Process, false]));
 }

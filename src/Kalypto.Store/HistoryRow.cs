@@ -6,4 +6,6 @@ namespace Kalypto.Store;
 /// <param name="Who">Who did it, as they call themselves; empty when they did not say.</param>
 /// <param name="MadeAt">When.</param>
 /// <param name="Undone">True when it was taken back.</param>
-public sealed record HistoryRow(long Id, string Label, string Who, DateTime MadeAt, bool Undone);
+/// <param name="UndoneBy">Who took it back; empty for nobody, or when they did not say.</param>
+/// <param name="Actor">Tells whose it is.</param>
+public sealed record HistoryRow(long Id, string Label, string Who, DateTime MadeAt, bool Undone, string UndoneBy, string Actor);

@@ -1,24 +1,126 @@
+using Kalypto.Core.Deciding;
+using Npgsql;
+
 namespace Kalypto.Store;
 
 /// <summary>The projects.</summary>
 public sealed class ProjectStore(Database database)
 {
-    /// <summary>All projects, newest first.</summary>
-    public Task<List<ProjectRow>> ListAsync(CancellationToken cancel) => database.Source
-        .Command("select id, name, platforms, recipes from projects order by id desc")
-        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2), r.GetString(3)), cancel);
+    private const string Columns = "select id, name, platforms, recipes, description, checks, revision, archived_at from projects";
 
-    /// <summary>One project, or null.</summary>
-    public async Task<ProjectRow?> FindAsync(int id, CancellationToken cancel) => (await database.Source
-        .Command("select id, name, platforms, recipes from projects where id = $1", id)
-        .ListAsync(r => new ProjectRow(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2), r.GetString(3)), cancel)).FirstOrDefault();
+    private const string Listed = "select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at from projects";
+
+    private const string Designs = """
+        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement, d.position, d.removed_at
+        from designs d join lateral (select * from drafts where design_id = d.id order by number desc limit 1) f on true
+        where d.project_id = $1 and d.revision > $2
+        """;
+
+    private const string MarksOf = """
+        select m.draft_id, m.ordinal, m.decision, m.ship_name, m.tags, m.dismissed, m.apart
+        from designs d join lateral (select id from drafts where design_id = d.id order by number desc limit 1) f on true
+        join marks m on m.draft_id = f.id where d.project_id = $1 and d.revision > $2 and d.removed_at is null
+        """;
+
+    /// <summary>One page of projects, the last touched first.</summary>
+    /// <param name="shelf">Which of them.</param>
+    /// <param name="words">Letters in the name or description; empty for all.</param>
+    /// <param name="skip">How many to pass over.</param>
+    /// <param name="most">How many to give.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>The projects, and how many there are on all pages.</returns>
+    public async Task<(IReadOnlyList<ListedProject> Projects, int Count)> ListAsync(Shelf shelf, string words, int skip, int most, CancellationToken cancel)
+    {
+        var where = " where " + shelf switch
+        {
+            Shelf.Archived => "archived_at is not null and deleted_at is null",
+            Shelf.Deleted => "deleted_at is not null",
+            _ => "archived_at is null and deleted_at is null",
+        } + " and ($1 = '' or strpos(lower(name || ' ' || description), lower($1)) > 0)";
+        await using var batch = database.Source.Batch(
+            ($"{Listed}{where} order by touched_at desc, id desc limit $2 offset $3", [words, most, skip]), ($"select count(*)::int from projects{where}", [words]));
+        await using var reader = await batch.ExecuteReaderAsync(cancel);
+        var projects = await reader.RestAsync(r => new ListedProject(
+            r.GetInt32(0), r.GetString(1), r.GetString(2), r.Time(3), r.Time(4), r.GetDateTime(5), r.GetString(6), r.Nullable<string>(7), r.GetInt64(8) == r.GetInt64(9)), cancel);
+        await reader.NextResultAsync(cancel);
+        return (projects, (await reader.RestAsync(r => r.GetInt32(0), cancel))[0]);
+    }
+
+    /// <summary>How many projects stand on each shelf.</summary>
+    public async Task<IReadOnlyDictionary<Shelf, int>> CountsAsync(CancellationToken cancel) => (await database.Source.Command("""
+        select count(*) filter (where archived_at is null and deleted_at is null)::int, count(*) filter (where archived_at is not null and deleted_at is null)::int,
+          count(*) filter (where deleted_at is not null)::int from projects
+        """).ListAsync(r => new Dictionary<Shelf, int> { [Shelf.Current] = r.GetInt32(0), [Shelf.Archived] = r.GetInt32(1), [Shelf.Deleted] = r.GetInt32(2) }, cancel))[0];
+
+    /// <summary>Other projects with recipes of their own, by name: to copy from.</summary>
+    public Task<List<ProjectRow>> WithRecipesAsync(int but, int most, CancellationToken cancel) => database.Source
+        .Command(Columns + " where id <> $1 and deleted_at is null and recipes <> '' order by lower(name), id limit $2", but, most).ListAsync(Read, cancel);
+
+    /// <summary>One project; null when there is none or it was deleted.</summary>
+    public async Task<ProjectRow?> FindAsync(int id, CancellationToken cancel) =>
+        (await database.Source.Command(Columns + " where id = $1 and deleted_at is null", id).ListAsync(Read, cancel)).FirstOrDefault();
+
+    /// <summary>A project and what was changed in it since a revision, in one question; null when there is none or it was deleted.</summary>
+    /// <param name="id">The project.</param>
+    /// <param name="since">The revision that is known; 0 for everything.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<ProjectChanges?> ChangesAsync(int id, long since, CancellationToken cancel)
+    {
+        await using var batch = database.Source.Batch((Columns + " where id = $1 and deleted_at is null", [id]), (Designs, [id, since]), (MarksOf, [id, since]));
+        await using var reader = await batch.ExecuteReaderAsync(cancel);
+        var rows = await reader.RestAsync(Read, cancel);
+        if (rows.Count == 0)
+        {
+            return null;
+        }
+        await reader.NextResultAsync(cancel);
+        var designs = await reader.RestAsync(ReadDesign, cancel);
+        await reader.NextResultAsync(cancel);
+        var marks = await reader.RestAsync(r => (Draft: r.GetInt32(0), Ordinal: r.GetInt32(1), Mark: Kalypto.Store.Marks.Read(r, 2)), cancel);
+        return new(rows[0], designs, marks.ToLookup(m => m.Draft, m => (m.Ordinal, m.Mark)));
+    }
+
+    /// <summary>One design with what is said of its layers, without the rest of its project; null when it is not there.</summary>
+    public async Task<(DesignRow Design, IReadOnlyDictionary<int, Mark> Marks)?> DesignAsync(int project, int design, CancellationToken cancel)
+    {
+        await using var batch = database.Source.Batch(
+            (Designs + " and d.id = $3 and d.removed_at is null and exists (select from projects where id = $1 and deleted_at is null)", [project, -1L, design]),
+            (MarksOf + " and d.id = $3", [project, -1L, design]));
+        await using var reader = await batch.ExecuteReaderAsync(cancel);
+        var designs = await reader.RestAsync(ReadDesign, cancel);
+        await reader.NextResultAsync(cancel);
+        var marks = await reader.RestAsync(r => (Ordinal: r.GetInt32(1), Mark: Kalypto.Store.Marks.Read(r, 2)), cancel);
+        return designs.Count == 0 ? null : (designs[0], marks.ToDictionary(m => m.Ordinal, m => m.Mark));
+    }
 
     /// <summary>Makes a project and tells its number.</summary>
-    public Task<int> AddAsync(string name, IReadOnlyList<string> platforms, CancellationToken cancel) => database.Source
-        .Command("insert into projects (name, platforms) values ($1, $2) returning id", name, platforms.ToArray())
-        .ScalarAsync<int>(cancel);
+    public Task<int> AddAsync(string name, IReadOnlyList<string> platforms, Actor actor, CancellationToken cancel) => database.Source
+        .Command("insert into projects (name, platforms, touched_by) values ($1, $2, $3) returning id", name, platforms.ToArray(), actor.Name).ScalarAsync<int>(cancel);
 
-    /// <summary>Says which platforms a project is packed for.</summary>
-    public Task SetPlatformsAsync(int id, IReadOnlyList<string> platforms, CancellationToken cancel) => database.Source
-        .Command("update projects set platforms = $2 where id = $1", id, platforms.ToArray()).RunAsync(cancel);
+    /// <summary>Keeps what the first page shows of a project, unless somebody counted it later.</summary>
+    /// <param name="id">The project.</param>
+    /// <param name="revision">The revision at which it was counted.</param>
+    /// <param name="counts">The counts, as JSON.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public Task KeepCountsAsync(int id, long revision, string counts, CancellationToken cancel) => database.Redoable
+        .Command("update projects set counts = $3::jsonb, counted_at = $2 where id = $1 and counted_at <= $2", id, revision, counts).RunAsync(cancel);
+
+    /// <summary>Projects whose counts are from before their last change.</summary>
+    public Task<List<int>> UncountedAsync(int most, CancellationToken cancel) => database.Source
+        .Command("select id from projects where counted_at <> revision and deleted_at is null order by touched_at desc limit $1", most).ListAsync(r => r.GetInt32(0), cancel);
+
+    private static ProjectRow Read(NpgsqlDataReader r) => new(r.GetInt32(0), r.GetString(1), r.GetFieldValue<string[]>(2), r.GetString(3))
+    {
+        Description = r.GetString(4),
+        Checks = r.GetString(5),
+        Revision = r.GetInt64(6),
+        ArchivedAt = r.Time(7),
+    };
+
+    private static DesignRow ReadDesign(NpgsqlDataReader r) =>
+        new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), r.GetString(7))
+        {
+            Position = r.GetInt32(8),
+            RemovedAt = r.Time(9),
+        };
 }

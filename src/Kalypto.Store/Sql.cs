@@ -12,17 +12,35 @@ internal static class Sql
     public static NpgsqlCommand Command(this NpgsqlConnection connection, string sql, params ReadOnlySpan<object?> values) =>
         Fill(new NpgsqlCommand(sql, connection), values);
 
-    /// <summary>Runs statements in one go: all of them hold, or none.</summary>
-    public static async Task RunAllAsync(this NpgsqlDataSource source, CancellationToken cancel, params IEnumerable<(string Sql, object?[] Values)> statements)
+    /// <summary>Statements that go in one trip: all of them hold, or none.</summary>
+    public static NpgsqlBatch Batch(this NpgsqlDataSource source, params IEnumerable<(string Sql, object?[] Values)> statements)
     {
-        await using var batch = source.CreateBatch();
+        var batch = source.CreateBatch();
         foreach (var (sql, values) in statements)
         {
             var command = new NpgsqlBatchCommand(sql);
             Fill(command.Parameters, values);
             batch.BatchCommands.Add(command);
         }
+        return batch;
+    }
+
+    /// <summary>Runs statements in one go: all of them hold, or none.</summary>
+    public static async Task RunAllAsync(this NpgsqlDataSource source, CancellationToken cancel, params IEnumerable<(string Sql, object?[] Values)> statements)
+    {
+        await using var batch = source.Batch(statements);
         await batch.ExecuteNonQueryAsync(cancel);
+    }
+
+    /// <summary>The rows that are left of a result.</summary>
+    public static async Task<List<T>> RestAsync<T>(this NpgsqlDataReader reader, Func<NpgsqlDataReader, T> read, CancellationToken cancel)
+    {
+        var rows = new List<T>();
+        while (await reader.ReadAsync(cancel))
+        {
+            rows.Add(read(reader));
+        }
+        return rows;
     }
 
     public static async Task<List<T>> ListAsync<T>(this NpgsqlCommand command, Func<NpgsqlDataReader, T> read, CancellationToken cancel = default)
@@ -30,12 +48,7 @@ internal static class Sql
         await using (command)
         {
             await using var reader = await command.ExecuteReaderAsync(cancel);
-            var rows = new List<T>();
-            while (await reader.ReadAsync(cancel))
-            {
-                rows.Add(read(reader));
-            }
-            return rows;
+            return await reader.RestAsync(read, cancel);
         }
     }
 
@@ -57,6 +70,8 @@ internal static class Sql
 
     public static T? Nullable<T>(this NpgsqlDataReader reader, int column) =>
         reader.IsDBNull(column) ? default : reader.GetFieldValue<T>(column);
+
+    public static DateTime? Time(this NpgsqlDataReader reader, int column) => reader.IsDBNull(column) ? null : reader.GetDateTime(column);
 
     public static Box? Box(this NpgsqlDataReader reader, int column) =>
         reader.Nullable<double[]>(column) is [var x, var y, var w, var h] ? new Box(x, y, w, h) : null;

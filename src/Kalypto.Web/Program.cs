@@ -1,9 +1,12 @@
 using System.Text.Json.Serialization;
+using Kalypto.Application;
+using Kalypto.Application.BringingIn;
+using Kalypto.Application.Desk;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Kalypto.Web;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Endpoints;
-using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 using Serilog;
@@ -17,41 +20,45 @@ builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Con
 var connection = builder.Configuration["KALYPTO_DATABASE"]
     ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./start, which starts the database and sets it.");
 var demoFolder = builder.Configuration["DemoFolder"] ?? "demo";
+var options = new DrawingOptions
+{
+    Drawers = Math.Max(0, builder.Configuration.GetValue("Drawers", Environment.ProcessorCount)),
+    DrawingsInMemory = builder.Configuration.GetValue("DrawingsInMemory", new DrawingOptions().DrawingsInMemory),
+};
 builder.Services.AddKalypto(new Database(connection), new WorkerRenderer(new WorkerOptions
 {
     Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
     Fonts = Path.GetFullPath(Path.Combine(demoFolder, "fonts")),
     TimeLimit = TimeSpan.FromSeconds(builder.Configuration.GetValue("DrawingSeconds", 30)),
-}));
-builder.Services.AddAntiforgery(options => options.HeaderName = "X-Kalypto-Token");
-builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = BringIn.MostBytes);
+    // What is brought in is measured here, also where drawing is left to others.
+    Count = Math.Max(1, options.Drawers),
+}), options, new KeepingLimits
+{
+    Builds = builder.Configuration.GetValue("KeepBuilds", new KeepingLimits().Builds),
+    Unused = TimeSpan.FromDays(builder.Configuration.GetValue("KeepUnusedDays", new KeepingLimits().Unused.TotalDays)),
+}).AddSingleton(TimeProvider.System).AddSingleton<Bench>();
+builder.Services.AddAntiforgery(o => o.HeaderName = "X-Kalypto-Token");
+builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = BringIn.MostBytes);
 builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
-builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.Converters.Add(new JsonStringEnumConverter()));
-builder.Services.AddHttpContextAccessor();
+builder.Services.ConfigureHttpJsonOptions(o => o.SerializerOptions.Converters.Add(new JsonStringEnumConverter()));
 builder.Services.AddHealthChecks();
-builder.Services.AddRazorPages();
-builder.WebHost.ConfigureKestrel(options => options.Limits.MaxRequestBodySize = BringIn.MostBytes);
+builder.Services.AddRazorPages(o => o.Conventions.AddFolderApplicationModelConvention("/", PageDoors.Open));
+builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = BringIn.MostBytes);
 
 var app = builder.Build();
 app.Services.GetRequiredService<Database>().Migrate();
-await app.Services.GetRequiredService<DrawingQueue>().ReleaseAllAsync(default);
-await app.Services.GetRequiredService<BuildPack>().ResumeAsync(default);
 
 app.UseExceptionHandler("/error");
 app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
 app.Use(ServerTiming.AddAsync);
 app.Use(SecurityHeaders.AddAsync);
-app.UseStaticFiles();
+// Modules are named without a version inside one another, so browsers ask each time whether theirs is still the one.
+app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = "no-cache" });
+app.UseRouting();
+app.UseMiddleware<DoorIn>();
 app.MapHealthChecks("/health");
 app.MapRazorPages();
-app.MapProjects();
-app.MapScreens();
-app.MapBench();
-app.MapSorting();
-app.MapPictures();
-app.MapPack();
-app.MapRecipes();
-app.MapCloser();
+app.MapKalypto();
 
 await app.StartAsync();
 if (builder.Configuration.GetValue("Demo", false))

@@ -10,13 +10,16 @@ public sealed class DatabaseFixture : IAsyncLifetime
     private readonly string name = $"test_{Guid.NewGuid():N}";
     private string admin = "";
 
+    public string Connection { get; private set; } = "";
+
     public Database Database { get; private set; } = null!;
 
     public ValueTask InitializeAsync()
     {
         var server = Environment.GetEnvironmentVariable("KALYPTO_DATABASE")
             ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.");
-        Database = new(new NpgsqlConnectionStringBuilder(server) { Database = name }.ConnectionString);
+        Connection = new NpgsqlConnectionStringBuilder(server) { Database = name }.ConnectionString;
+        Database = new(Connection);
         Database.Migrate();
         admin = new NpgsqlConnectionStringBuilder(server) { Database = "postgres", Pooling = false }.ConnectionString;
         return ValueTask.CompletedTask;

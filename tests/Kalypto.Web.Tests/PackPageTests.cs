@@ -1,7 +1,13 @@
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
+using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Tests;
 
@@ -90,7 +96,7 @@ public class PackPageTests
     [Fact]
     public void A_changed_recipe_is_told_in_layers_files_and_weight()
     {
-        string Effect(RecipeBook book) => ChangeRecipes.EffectOf(Projects.Plan(workspace, _ => 1_000), Projects.Plan(workspace.With(book), _ => 1_000));
+        string Effect(RecipeBook book) => PackWords.Say(PackEffect.Of(Projects.Plan(workspace, _ => 1_000), Projects.Plan(workspace.With(book), _ => 1_000)));
         Assert.Equal("the same files", Effect(RecipeBook.Usual));
         var icon = RecipeBook.Usual.For("icon");
         Assert.Equal("1 layer: 3 files more, heavier by 3 kB", Effect(RecipeBook.Usual.With(icon.With("web", Tags.Parse("svg png")))));

@@ -1,4 +1,6 @@
 using System.Text;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Planning;
@@ -7,7 +9,6 @@ using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
-using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Tests;
 

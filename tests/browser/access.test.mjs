@@ -2,7 +2,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { AxeBuilder } from '@axe-core/playwright';
-import { launch } from './browser.mjs';
+import { launch, newPage, person } from './browser.mjs';
 import { serve } from './server.mjs';
 
 let server, browser, context;
@@ -10,7 +10,7 @@ let server, browser, context;
 before(async () => {
   server = await serve();
   browser = await launch();
-  context = await browser.newContext({ reducedMotion: 'reduce' });
+  context = await person(browser, { reducedMotion: 'reduce' });
 });
 after(async () => {
   await browser?.close();

@@ -5,3 +5,22 @@ export const launch = (...more) => chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', ...more],
 });
+
+// Waits end on what happens. This is only so that one that never would ends at all, also on a busy machine.
+export const patience = Number(process.env.KALYPTO_TEST_PATIENCE ?? 180_000);
+
+// A context, and so a person of its own. Its pages can ask their server as Kalypto's own scripts do: `kalypto.post(...)`.
+export const person = async (browser, options) => {
+  const context = await browser.newContext(options);
+  context.setDefaultTimeout(patience);
+  await context.addInitScript(() => {
+    const server = () => import('/js/server.js');
+    // Lists of thousands of rows are not in the page, so tests look at what the page itself knows.
+    import('/js/bench/store.js').then(module => { window.benchRows = module.store; }).catch(() => {});
+    import('/lib/alpine.esm.js').then(module => { window.Alpine = module.default; }).catch(() => {});
+    window.kalypto = { get: async (...args) => (await server()).get(...args), post: async (...args) => (await server()).post(...args) };
+  });
+  return context;
+};
+
+export const newPage = async (browser, options) => (await person(browser, options)).newPage();

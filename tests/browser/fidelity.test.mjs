@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { promisify } from 'node:util';
 import { PNG } from 'pngjs';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { exceptions } from './fidelity-exceptions.mjs';
 import { root } from './server.mjs';
 
@@ -109,7 +109,7 @@ async function compare(name, t) {
   const source = readFileSync(join(root, `demo/${name}.svg`), 'utf8');
   const results = [];
   for (const side of pages) {
-    const page = await browser.newPage({ viewport: { width: side, height: side } });
+    const page = await newPage(browser, { viewport: { width: side, height: side } });
     await page.setContent(`<style>${fonts.join('')} body { margin: 0; overflow: hidden } text { text-rendering: geometricPrecision }</style>${[400, 500, 600, 700].map(w => `<p style="font:${w} 9px Figtree;position:absolute;left:-99px">x</p>`).join('')}`);
     await page.evaluate(prepare, source);
     // The first picture waits for everything to be decoded.

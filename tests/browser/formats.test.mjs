@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { unzipSync } from 'fflate';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { serve } from './server.mjs';
 import { toSvg } from './vector-drawable.mjs';
 
@@ -47,7 +47,7 @@ const drawing = (png, jpeg) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox=
 before(async () => {
   server = await serve({ demo: false });
   browser = await launch('--font-render-hinting=none', '--enable-font-subpixel-positioning');
-  page = await browser.newPage();
+  page = await newPage(browser);
   await page.goto(server.address);
   const pictures = await embedded();
   await page.setInputFiles('input[type=file]', { name: 'formats.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing(...pictures)) });
@@ -181,7 +181,7 @@ test('an SVG with its pictures beside it shows them when it is opened, and they 
   assert.deepEqual(Object.keys(files).filter(p => /card-\d/.test(p)), ['folders/card-1.png', 'folders/card-2.jpg']);
   assert.doesNotMatch(Buffer.from(find('card.svg')).toString(), /data:/);
   const [width, height] = [png.width / 4, png.height / 4];
-  const opened = await browser.newPage({ viewport: { width, height }, deviceScaleFactor: 4 });
+  const opened = await newPage(browser, { viewport: { width, height }, deviceScaleFactor: 4 });
   await opened.goto(`file://${join(folder, 'card.svg')}`);
   const shown = await pixels(source(await opened.screenshot({ omitBackground: true }), 'png'));
   await opened.close();

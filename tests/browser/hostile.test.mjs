@@ -4,7 +4,7 @@ import { mkdtempSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { serve } from './server.mjs';
 
 const head = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">';
@@ -38,7 +38,7 @@ let server, browser, page, folder;
 before(async () => {
   server = await serve({ seconds: 6 });
   browser = await launch();
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   folder = mkdtempSync(join(tmpdir(), 'kalypto-hostile-'));
   for (const [name, [content]] of Object.entries(refused)) {
     writeFileSync(join(folder, name), content ?? svg('<g/>'));

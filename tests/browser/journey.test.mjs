@@ -7,7 +7,7 @@ import { createHash } from 'node:crypto';
 import Ajv from 'ajv/dist/2020.js';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { root, serve } from './server.mjs';
 
 let server, browser, page;
@@ -16,7 +16,7 @@ const problems = [];
 before(async () => {
   server = await serve();
   browser = await launch();
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   page.on('pageerror', e => problems.push(e.message));
   page.on('console', m => m.type() === 'error' && problems.push(m.text()));
 });
@@ -61,7 +61,7 @@ const chosen = [
 test('ten layers are decided, named and tagged by keyboard alone', async () => {
   await page.goto(server.address);
   await page.keyboard.press('Tab');
-  for (let i = 0; i < 10 && !await page.evaluate(() => document.activeElement.matches('.project-card')); i++) {
+  for (let i = 0; i < 10 && !await page.evaluate(() => document.activeElement.matches(".project-name > a")); i++) {
     await key('Tab');
   }
   await key('Enter');

@@ -2,7 +2,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { unzipSync } from 'fflate';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { serve } from './server.mjs';
 
 let server, browser, page;
@@ -11,7 +11,7 @@ const problems = [];
 before(async () => {
   server = await serve();
   browser = await launch();
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   page.on('pageerror', e => problems.push(e.message));
   page.on('console', m => m.type() === 'error' && !/409/.test(m.text()) && problems.push(m.text()));
 });
@@ -245,7 +245,7 @@ test('what is in sight on the pack page is asked for first', async () => {
 });
 
 test('what is said between the making of a page and its first ear is not missed', async () => {
-  const other = await browser.newPage();
+  const other = await newPage(browser);
   await other.goto(`${server.address}/projects/1/pack`);
   await page.route('**/events?*', async route => {
     await other.evaluate(() => kalypto.post('/api/projects/1/recipes', { do: 'budget', kind: null, weight: '77kB' }));
@@ -253,7 +253,7 @@ test('what is said between the making of a page and its first ear is not missed'
   }, { times: 1 });
   await page.goto(`${server.address}/projects/1/pack`);
   await page.waitForFunction(() => /of 77 kB/.test(document.querySelector('.budget-bar')?.textContent ?? ''));
-  await other.evaluate(() => kalypto.post('/api/projects/1/recipes/undo'));
+  await other.evaluate(() => kalypto.post('/api/projects/1/undo'));
   await page.waitForFunction(() => !document.querySelector('.budget-bar'));
   await other.close();
 });

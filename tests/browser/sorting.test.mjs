@@ -4,7 +4,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import { PNG } from 'pngjs';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { serve } from './server.mjs';
 
 let server, browser, page;
@@ -13,7 +13,7 @@ const problems = [];
 before(async () => {
   server = await serve();
   browser = await launch();
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   page.on('pageerror', e => problems.push(e.message));
   page.on('console', m => m.type() === 'error' && !/409|404/.test(m.text()) && problems.push(m.text()));
 });
@@ -208,7 +208,7 @@ test('what is decided for one place of a drawing holds for all, until a place is
 });
 
 test('two people on one screen see each other at once and lose nothing', async () => {
-  const other = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const other = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await other.goto(`${server.address}/projects/1/bench/1/1`);
   await other.waitForSelector('.ledger-row');
   const ordinal = await page.evaluate(() => benchRows.list.find(r => r.name === 'cloud-night').ordinal);
@@ -289,7 +289,7 @@ test('a board is framed by hand and everything can be undone', async () => {
   await key('Enter');
   await page.waitForFunction(() => [...document.querySelectorAll('.frame span')].some(s => s.textContent === 'Lower part'));
   for (let i = 0; i < 3; i++) {
-    await Promise.all([page.waitForResponse(/screens\/undo$/), page.click('button:has-text("Undo")')]);
+    await Promise.all([page.waitForResponse(/\/undo$/), page.click('button:has-text("Undo")')]);
   }
   await page.waitForFunction(() => document.querySelectorAll('.board-screens li').length === 1 && document.querySelector('.board-screens input').value === 'Many');
 });

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { promisify } from 'node:util';
-import { launch } from './browser.mjs';
+import { launch, newPage } from './browser.mjs';
 import { root } from './server.mjs';
 
 const most = 0.01;
@@ -15,7 +15,7 @@ const mostPixels = 6e6;
 let browser, page;
 before(async () => {
   browser = await launch();
-  page = await browser.newPage();
+  page = await newPage(browser);
 });
 after(() => browser?.close());
 

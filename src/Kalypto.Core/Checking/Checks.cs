@@ -14,4 +14,13 @@ public static class Checks
         new CannotBeVector(), new ManyShapes(), new TransparencyLost(), new OverBudget(), new DrawnTagsRefused(),
         new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
     ];
+
+    private static readonly Dictionary<string, ICheck> ById = All.ToDictionary(c => c.Id, StringComparer.Ordinal);
+
+    /// <summary>The check of an id; null when there is none, or not any more.</summary>
+    public static ICheck? Find(string id) => ById.GetValueOrDefault(id);
+
+    /// <summary>The check that a finding is of.</summary>
+    /// <exception cref="KeyNotFoundException">There is none of that id.</exception>
+    public static ICheck Of(string id) => ById[id];
 }

@@ -1,27 +1,35 @@
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Checking;
 
 /// <summary>A design whose screens have the size of a device at another scale than it says it was drawn at.</summary>
-public sealed class DrawnAtGuess : ICheck
+public sealed class DrawnAtGuess : DesignCheck
 {
     /// <inheritdoc/>
-    public string Name => "drawn at another scale";
+    public override string Id => "drawn-at-another-scale";
 
     /// <inheritdoc/>
-    public IEnumerable<Finding> Run(CheckedPlan plan)
+    public override string Name => "drawn at another scale";
+
+    /// <inheritdoc/>
+    public override CheckText Text { get; } = new(
+        "Designs whose screens are as wide as those of a device drawn at another scale than the design says.",
+        "Every size in points, every scale and every crop follows from what a design is drawn at.",
+        "A design that says 1x with screens 750 wide, twice the 375 of a phone.",
+        "Say on the screens page what it is drawn at.");
+
+    /// <inheritdoc/>
+    protected override IEnumerable<Finding> Run(DesignState design)
     {
-        foreach (var design in plan.Designs)
+        var boxes = design.Measured.Drawing.Screens.Select(s => s.Box).ToList();
+        var guess = DeviceSizes.DrawnAt(boxes);
+        if (guess > design.DrawnAt && design.DrawnAt == 1)
         {
-            var boxes = design.Measured.Drawing.Screens.Select(s => s.Box).ToList();
-            var guess = DeviceSizes.DrawnAt(boxes);
-            if (guess > design.DrawnAt && design.DrawnAt == 1)
-            {
-                yield return new(Name, Severity.Hint, new(design.Id, 0),
-                    $"“{design.Name}” says that it is drawn at {design.DrawnAt}x, but its screens are {Numbers.Text(boxes[0].Width, 0)} wide, as phones drawn at {guess}x are.",
-                    new("Say what it is drawn at", Place: "screens"));
-            }
+            yield return new(Id, Severity.Hint, new(design.Id, 0),
+                $"“{design.Name}” says that it is drawn at {design.DrawnAt}x, but its screens are {Numbers.Text(boxes[0].Width, 0)} wide, as phones drawn at {guess}x are.",
+                new("Say what it is drawn at", Place: "screens"));
         }
     }
 }

@@ -6,7 +6,17 @@ public sealed class MissingFont : ICheck
     private static readonly string[] Generic = ["serif", "sans-serif", "monospace", "cursive", "fantasy", "system-ui", "inherit"];
 
     /// <inheritdoc/>
+    public string Id => "font-not-available";
+
+    /// <inheritdoc/>
     public string Name => "font not available";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Layers that ship with text in a font that is not there.",
+        "Another font stands in for it, with other letters and other widths.",
+        "A heading in a font that only the designer has.",
+        "Put the font into the folder of fonts, or ship the text as outlines from the drawing.");
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -24,8 +34,8 @@ public sealed class MissingFont : ICheck
             {
                 if (plan.StandIn(family) is { } other)
                 {
-                    yield return new(Name, Severity.Warning, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} has text in {family}, which is not there; {other} stands in for it.");
+                    yield return new(Id, Severity.Warning, picture.Ref,
+                        $"“{picture.LayerName}” on {picture.ScreenName} has text in {family}, which is not there; {other} stands in for it.") { About = family };
                 }
             }
         }

@@ -1,28 +1,37 @@
+using Kalypto.Core.Deciding;
+
 namespace Kalypto.Core.Checking;
 
 /// <summary>A button of which states are drawn, but not all that the others have.</summary>
-public sealed class MissingStates : ICheck
+public sealed class MissingStates : DesignCheck
 {
     private static readonly string[] Usual = ["normal", "pressed", "disabled"];
 
     /// <inheritdoc/>
-    public string Name => "missing states of a button";
+    public override string Id => "missing-states-of-a-button";
 
     /// <inheritdoc/>
-    public IEnumerable<Finding> Run(CheckedPlan plan)
+    public override string Name => "missing states of a button";
+
+    /// <inheritdoc/>
+    public override CheckText Text { get; } = new(
+        "Buttons of which some states are drawn, but not all that the other buttons have.",
+        "The developers make up what is missing.",
+        "A button drawn as normal and hover, where all others have pressed too.",
+        "Draw the state, or say which layer shows it.");
+
+    /// <inheritdoc/>
+    protected override IEnumerable<Finding> Run(DesignState design)
     {
-        foreach (var design in plan.Designs)
+        var sets = design.States.Values.Distinct().ToList();
+        var wanted = sets.Count > 1 ? sets.SelectMany(s => s.Members.Select(m => m.State)).Append("normal").Distinct().ToArray() : Usual;
+        foreach (var set in sets)
         {
-            var sets = design.States.Values.Distinct().ToList();
-            var wanted = sets.Count > 1 ? sets.SelectMany(s => s.Members.Select(m => m.State)).Append("normal").Distinct().ToArray() : Usual;
-            foreach (var set in sets)
+            var missing = wanted.Except(set.Members.Select(m => m.State)).Order(StringComparer.Ordinal).ToList();
+            if (missing.Count > 0)
             {
-                var missing = wanted.Except(set.Members.Select(m => m.State)).Order(StringComparer.Ordinal).ToList();
-                if (missing.Count > 0)
-                {
-                    yield return new(Name, Severity.Hint, new(design.Id, set.Members[0].Layer.Ordinal),
-                        $"The button {string.Join('-', set.Name)} is drawn as {string.Join(", ", set.Members.Select(m => m.State))}; {string.Join(" and ", missing)} {(missing.Count == 1 ? "is" : "are")} missing.");
-                }
+                yield return new(Id, Severity.Hint, new(design.Id, set.Members[0].Layer.Ordinal),
+                    $"The button {string.Join('-', set.Name)} is drawn as {string.Join(", ", set.Members.Select(m => m.State))}; {string.Join(" and ", missing)} {(missing.Count == 1 ? "is" : "are")} missing.");
             }
         }
     }

@@ -4,7 +4,17 @@ namespace Kalypto.Core.Checking;
 public sealed class NothingMade : ICheck
 {
     /// <inheritdoc/>
+    public string Id => "nothing-made";
+
+    /// <inheritdoc/>
     public string Name => "nothing made";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Layers that ship, but of which a platform gets no file.",
+        "Its tags take every format or scale away, or the platform takes none of them.",
+        "A photo made only as AVIF for Apple, which does not take it.",
+        "Make it as PNG too, or go back to the scales of the recipe.");
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -19,13 +29,13 @@ public sealed class NothingMade : ICheck
             }
             if (picture.MakingFor(without[0].Id).Formats.IsEmpty)
             {
-                yield return new(Name, Severity.Warning, picture.Ref,
+                yield return new(Id, Severity.Warning, picture.Ref,
                     $"“{picture.LayerName}” on {picture.ScreenName} ships, but its tags leave no format to make.", new("Make it as PNG", Tags: "png"));
                 continue;
             }
             var formats = string.Join(" or ", picture.MakingFor(without[0].Id).Formats.Select(f => f.Format.Name));
             var takesNone = !picture.MakingFor(without[0].Id).Formats.Any(f => without[0].Takes(f.Format));
-            yield return new(Name, Severity.Warning, picture.Ref, takesNone
+            yield return new(Id, Severity.Warning, picture.Ref, takesNone
                 ? $"{without[0].Name} gets no file of “{picture.LayerName}” on {picture.ScreenName}, for it does not take {formats}."
                 : $"{without[0].Name} gets no file of “{picture.LayerName}” on {picture.ScreenName}, for it has none of the scales that are asked.",
                 takesNone ? new("Make it as PNG too", Tags: "png") : new("Back to the scales of the recipe", Tags: "-scale"));

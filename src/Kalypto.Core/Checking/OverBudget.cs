@@ -6,7 +6,17 @@ namespace Kalypto.Core.Checking;
 public sealed class OverBudget : ICheck
 {
     /// <inheritdoc/>
+    public string Id => "weight-over-budget";
+
+    /// <inheritdoc/>
     public string Name => "weight over budget";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "A pack, or all files of a kind, that weighs more than the project allows itself.",
+        "Whoever visits the site or loads the app waits for it.",
+        "Photos of 3.2 MB where 2 MB are allowed.",
+        "Ask for a lower quality or fewer scales, or raise the budget.");
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -18,14 +28,14 @@ public sealed class OverBudget : ICheck
         var book = plan.Designs[0].Recipes;
         if (book.Budget is { } whole && Sum(plan, plan.Files) is var all && all > whole)
         {
-            yield return new(Name, Severity.Warning, Heaviest(plan, plan.Files), $"The pack weighs {Weight.Text(all)}, {Weight.Text(all - whole)} over the project's budget of {Weight.Text(whole)}.");
+            yield return new(Id, Severity.Warning, Heaviest(plan, plan.Files), $"The pack weighs {Weight.Text(all)}, {Weight.Text(all - whole)} over the project's budget of {Weight.Text(whole)}.");
         }
         foreach (var (kind, most) in book.KindBudgets)
         {
             var files = plan.Files.Where(f => f.Picture.Making.Kind == kind).ToList();
             if (Sum(plan, files) is var weight && weight > most)
             {
-                yield return new(Name, Severity.Warning, Heaviest(plan, files), $"All files of the kind {kind} weigh {Weight.Text(weight)}, {Weight.Text(weight - most)} over their budget of {Weight.Text(most)}.");
+                yield return new(Id, Severity.Warning, Heaviest(plan, files), $"All files of the kind {kind} weigh {Weight.Text(weight)}, {Weight.Text(weight - most)} over their budget of {Weight.Text(most)}.") { About = kind };
             }
         }
     }

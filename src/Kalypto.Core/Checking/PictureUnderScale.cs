@@ -7,7 +7,17 @@ namespace Kalypto.Core.Checking;
 public sealed class PictureUnderScale : ICheck
 {
     /// <inheritdoc/>
+    public string Id => "picture-under-its-scale";
+
+    /// <inheritdoc/>
     public string Name => "picture under its scale";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Embedded pictures that have fewer pixels than the largest scale asks for.",
+        "They would be enlarged and look soft.",
+        "A photo of 600 px that is 400 pt wide, asked for at 3x.",
+        "Make it up to the scale that it has, or embed a larger one.");
 
     private const double Tolerance = 0.02;
     private static readonly Scale Usual = new(3);
@@ -28,7 +38,7 @@ public sealed class PictureUnderScale : ICheck
                     && native < asked.Factor - Tolerance)
                 {
                     var enough = picture.Making.ScalesOr([new(1), new(2), Usual]).Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
-                    yield return new(Name, Severity.Warning, picture.Ref,
+                    yield return new(Id, Severity.Warning, picture.Ref,
                         $"“{picture.LayerName}” on {picture.ScreenName} is asked for at {new Scale(Math.Round(asked.Factor, 2))}, but its picture has only {Numbers.Text(native, 1)}x.",
                         picture.Making is { Wide.IsEmpty: true, Tall.IsEmpty: true } ? new($"Make it up to {enough.Max()}", Tags: $"scale:{string.Join(',', enough)}") : null);
                     break;

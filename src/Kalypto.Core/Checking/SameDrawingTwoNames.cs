@@ -4,7 +4,17 @@ namespace Kalypto.Core.Checking;
 public sealed class SameDrawingTwoNames : ICheck
 {
     /// <inheritdoc/>
+    public string Id => "same-drawing-under-two-names";
+
+    /// <inheritdoc/>
     public string Name => "same drawing under two names";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "The same drawing that ships under two names.",
+        "It is made, delivered and loaded twice.",
+        "A star called “favourite” on one screen and “star” on another.",
+        "Give both one name, and it is made once.");
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -17,7 +27,7 @@ public sealed class SameDrawingTwoNames : ICheck
             var first = group.First().Picture;
             foreach (var (other, _) in group.Skip(1).Where(p => !p.Picture.Words.SequenceEqual(first.Words)))
             {
-                yield return new(Name, Severity.Hint, other.Ref,
+                yield return new(Id, Severity.Hint, other.Ref,
                     $"“{other.Name}” on {other.ScreenName} is the same drawing as “{first.Name}” on {first.ScreenName} and ships a second time.",
                     new($"Name it {string.Join('-', first.Words)} and make it once", ShipName: string.Join('-', first.Words), Apart: false));
             }

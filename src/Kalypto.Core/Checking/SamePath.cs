@@ -8,7 +8,20 @@ namespace Kalypto.Core.Checking;
 public sealed class SamePath : ICheck
 {
     /// <inheritdoc/>
+    public string Id => "same-path-twice";
+
+    /// <inheritdoc/>
     public string Name => "same path twice";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Two pictures that would be written to one path, compared without regard to case.",
+        "One would silently overwrite the other.",
+        "Two layers “Bell” and “bell”.",
+        "Give one of them another name or folder.");
+
+    /// <inheritdoc/>
+    public bool IsEssential => true;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -29,13 +42,13 @@ public sealed class SamePath : ICheck
                     // The icon of the app or site has a name that the platform gives.
                     if (platform.Place(other, "a") == platform.Place(other, "b"))
                     {
-                        yield return new(Name, Severity.Blocker, other.Ref,
+                        yield return new(Id, Severity.Blocker, other.Ref,
                             $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be the icon of the app.",
                             new("Make it a picture", Tags: "picture"));
                         continue;
                     }
                     var offered = Offer(platform, other, byPlace.Keys);
-                    yield return new(Name, Severity.Blocker, other.Ref,
+                    yield return new(Id, Severity.Blocker, other.Ref,
                         $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be {place} for {platform.Name}.",
                         new($"Name it {offered}", ShipName: offered));
                 }
@@ -47,7 +60,7 @@ public sealed class SamePath : ICheck
                 foreach (var other in files.Select(f => f.Picture).Where(p => p.Ref != first.Ref && !told.Contains(first.Ref) && told.Add(p.Ref)))
                 {
                     var offered = Offer(platform, other, byPlace.Keys);
-                    yield return new(Name, Severity.Blocker, other.Ref,
+                    yield return new(Id, Severity.Blocker, other.Ref,
                         $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both make {files.Key} for {platform.Name}.",
                         new($"Name it {offered}", ShipName: offered));
                 }

@@ -1,15 +1,29 @@
+using Kalypto.Core.Deciding;
+
 namespace Kalypto.Core.Checking;
 
 /// <summary>A board that probably holds several screens.</summary>
-public sealed class SeveralScreens : ICheck
+public sealed class SeveralScreens : DesignCheck
 {
     /// <inheritdoc/>
-    public string Name => "several screens on one board";
+    public override string Id => "several-screens-on-one-board";
 
     /// <inheritdoc/>
-    public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Designs
-        .Select(design => (Design: design, Proposal: design.Measured.Proposals.FirstOrDefault()))
-        .Where(p => p.Proposal is not null)
-        .Select(p => new Finding(Name, Severity.Warning, new(p.Design.Id, 0),
-            $"“{p.Design.Name}” is one screen by now, but shows {p.Proposal!.Why}.", new("Split it into screens", Place: "screens")));
+    public override string Name => "several screens on one board";
+
+    /// <inheritdoc/>
+    public override CheckText Text { get; } = new(
+        "Boards that are one screen by now and show several.",
+        "Names, crops and progress go by screens.",
+        "A board of twelve phone screens in a row.",
+        "Split it, on the screens page.");
+
+    /// <inheritdoc/>
+    protected override IEnumerable<Finding> Run(DesignState design)
+    {
+        if (design.Measured.Proposals.FirstOrDefault() is { } proposal)
+        {
+            yield return new(Id, Severity.Warning, new(design.Id, 0), $"“{design.Name}” is one screen by now, but shows {proposal.Why}.", new("Split it into screens", Place: "screens"));
+        }
+    }
 }

@@ -11,14 +11,24 @@ public sealed class TransparencyLost : ICheck
     private const double Tolerance = 1;
 
     /// <inheritdoc/>
+    public string Id => "transparency-lost";
+
+    /// <inheritdoc/>
     public string Name => "transparency lost";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Pictures with rounded or soft edges in a format that cannot show them, over no colour that anybody named.",
+        "Their corners become white.",
+        "A round portrait as JPEG.",
+        "Name the colour under it, or show what lies beneath it.");
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Files
         .Where(f => !f.IsLinked && f.Format.Transparency != Transparency.Full && f.Picture.MakingFor(f.Platform).Ground is Ground.Nothing && IsCut(plan, f.Picture))
         .GroupBy(f => f.Picture.Ref)
         .Select(g => (g.First().Picture, Formats: string.Join(" and ", g.Select(f => f.Format.Name).Distinct())))
-        .Select(p => new Finding(Name, Severity.Hint, p.Picture.Ref,
+        .Select(p => new Finding(Id, Severity.Hint, p.Picture.Ref,
             $"“{p.Picture.LayerName}” on {p.Picture.ScreenName} has edges that {p.Formats} cannot show; they lie over white until a colour is named.",
             new("Show what lies beneath it", Tags: "over:screen")));
 

@@ -10,7 +10,17 @@ public sealed class UnevenIconBoxes : ICheck
     private static readonly double[] Grids = [16, 20, 24, 28, 32, 40, 48, 56, 64];
 
     /// <inheritdoc/>
+    public string Id => "icons-with-different-boxes";
+
+    /// <inheritdoc/>
     public string Name => "icons with different boxes";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Icons of one folder that come out in different sizes.",
+        "They do not sit alike in code.",
+        "Icons of 22 × 20, 24 × 24 and 18 × 24 side by side.",
+        "Give all of them one box.");
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
@@ -27,7 +37,7 @@ public sealed class UnevenIconBoxes : ICheck
             var where = set.Key.Length == 0 ? "without a folder" : $"in {set.Key}/";
             foreach (var icon in set.Where(p => p.Crop!.Box.Width != grid || p.Crop.Box.Height != grid))
             {
-                yield return new(Name, Severity.Hint, icon.Ref,
+                yield return new(Id, Severity.Hint, icon.Ref,
                     $"“{icon.LayerName}” on {icon.ScreenName} comes out as {Numbers.Text(icon.Crop!.Box.Width)} × {Numbers.Text(icon.Crop.Box.Height)}, one of {sizes} sizes among the {sides.Count} icons {where}.",
                     new($"Give it a box of {grid}x{grid}", Tags: $"crop:{grid}x{grid}"));
             }

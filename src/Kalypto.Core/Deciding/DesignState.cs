@@ -14,17 +14,13 @@ namespace Kalypto.Core.Deciding;
 /// <param name="Marks">What was said, by ordinal; layers of which nothing was said are missing.</param>
 public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDrawing Measured, IReadOnlyDictionary<int, Mark> Marks)
 {
-    private readonly ConcurrentDictionary<Layer, ImmutableArray<string>> folders = new();
-    private IReadOnlyDictionary<Layer, StateSet>? states;
-
-    // A copy with other marks works these out anew.
-    private DesignState(DesignState other) => (folders, Id, Name, DrawnAt, Measured, Marks, Recipes) = (new(), other.Id, other.Name, other.DrawnAt, other.Measured, other.Marks, other.Recipes);
+    private Worked<Known> known;
 
     /// <summary>What the project says of how pictures are made.</summary>
     public RecipeBook Recipes { get; init; } = RecipeBook.Usual;
 
     /// <summary>The layers that show one button in its states, by each of them.</summary>
-    public IReadOnlyDictionary<Layer, StateSet> States => states ??= StateSets.Of(Measured.Drawing, SaidOf);
+    public IReadOnlyDictionary<Layer, StateSet> States => Memo.States ??= StateSets.Of(Measured.Drawing, SaidOf);
 
     /// <summary>The layers of the drawing.</summary>
     public ImmutableArray<Layer> Layers => Measured.Drawing.Layers;
@@ -66,7 +62,7 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
     }
 
     // All layers of a group lie in the same folders, on every platform.
-    private ImmutableArray<string> FoldersAround(Layer layer) => layer.Parent is not { } parent ? [] : folders.GetOrAdd(parent, _ => GroupFolders.Of(this, layer));
+    private ImmutableArray<string> FoldersAround(Layer layer) => layer.Parent is not { } parent ? [] : Memo.Folders.GetOrAdd(parent, _ => GroupFolders.Of(this, layer));
 
     private List<(Origin, Tags)> Near(Layer layer, Tags? around)
     {
@@ -86,6 +82,8 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
         return near;
     }
 
+    private Known Memo => known.Of(this, () => new());
+
     /// <summary>The isolated layer, without what is left in it.</summary>
     public Isolation Isolate(Layer layer) => Measured.Isolate(layer, MarkOf);
 
@@ -94,4 +92,11 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
 
     /// <summary>The shape box of a layer in points; null when it has none.</summary>
     public Box? PointsOf(Layer layer) => Measured.ShapeOf(layer) is { } shape ? ToPoints(shape) : null;
+
+    private sealed class Known
+    {
+        public ConcurrentDictionary<Layer, ImmutableArray<string>> Folders { get; } = new();
+
+        public IReadOnlyDictionary<Layer, StateSet>? States { get; set; }
+    }
 }

@@ -6,10 +6,12 @@ namespace Kalypto.Core.Deciding;
 public sealed class RepeatSets
 {
     private readonly Dictionary<LayerRef, IReadOnlyList<LayerRef>> byLayer = [];
+    private readonly IReadOnlyList<(int Design, MeasuredDrawing Drawing)> designs;
 
     /// <summary>Finds them over all designs of a project. Layers inside a group that repeats repeat as well.</summary>
     public RepeatSets(IReadOnlyList<(int Design, MeasuredDrawing Drawing)> designs)
     {
+        this.designs = designs;
         var places = new Dictionary<Fingerprint, List<LayerRef>>();
         foreach (var (design, drawing) in designs)
         {
@@ -34,6 +36,9 @@ public sealed class RepeatSets
         }
     }
 
+    /// <summary>True when they were found over just these drawings.</summary>
+    public bool AreOf(IEnumerable<(int Design, MeasuredDrawing Drawing)> others) => designs.SequenceEqual(others);
+
     /// <summary>All places of a layer's drawing, itself among them, in the order of the project; empty when it does not repeat.</summary>
     public IReadOnlyList<LayerRef> PlacesOf(LayerRef layer) => byLayer.GetValueOrDefault(layer) ?? [];
 
@@ -43,9 +48,11 @@ public sealed class RepeatSets
 
     /// <summary>Marks with what is said of one place given to the places of which nothing is said, as those of a design brought in later.</summary>
     /// <param name="marks">What was said, by design and ordinal.</param>
-    public Dictionary<int, Dictionary<int, Mark>> Shared(IReadOnlyDictionary<int, IReadOnlyDictionary<int, Mark>> marks)
+    /// <returns>The marks of each design: the very ones given where nothing is added.</returns>
+    public IReadOnlyDictionary<int, IReadOnlyDictionary<int, Mark>> Shared(IReadOnlyDictionary<int, IReadOnlyDictionary<int, Mark>> marks)
     {
-        var all = marks.ToDictionary(d => d.Key, d => d.Value.ToDictionary());
+        var all = marks.ToDictionary();
+        var added = new Dictionary<int, Dictionary<int, Mark>>();
         // A mark that was taken back says nothing either.
         Mark? Said(LayerRef r) => marks.TryGetValue(r.Design, out var design) && design.TryGetValue(r.Ordinal, out var mark) && mark != Mark.None ? mark : null;
         foreach (var set in marks.SelectMany(d => d.Value.Keys.Select(o => new LayerRef(d.Key, o))).Select(PlacesOf).Where(p => p.Count > 0).Distinct())
@@ -53,7 +60,11 @@ public sealed class RepeatSets
             var first = set.Select(Said).FirstOrDefault(m => m is { Apart: false });
             foreach (var place in first is null ? [] : set.Where(p => Said(p) is null))
             {
-                all[place.Design][place.Ordinal] = first!;
+                if (!added.TryGetValue(place.Design, out var design))
+                {
+                    all[place.Design] = added[place.Design] = design = marks[place.Design].ToDictionary();
+                }
+                design[place.Ordinal] = first!;
             }
         }
         return all;

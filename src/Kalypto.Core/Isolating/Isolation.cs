@@ -15,6 +15,7 @@ public sealed class Isolation
     private static readonly HashSet<string> NotOfAShape = [.. NotOfAncestors, "clip-path", "mask"];
 
     private ImmutableArray<InsidePicture> pictures;
+    private ImmutableArray<string> fontFamilies;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
     private readonly List<Element> around;
@@ -58,6 +59,21 @@ public sealed class Isolation
                 pictures = [.. inDefinitions.Append(root).SelectMany(e => e.SelfAndDescendants()).Select(InsidePicture.Of).OfType<InsidePicture>().DistinctBy(p => p.Href)];
             }
             return pictures;
+        }
+    }
+
+    /// <summary>The lists of font families that its texts ask for, as they are written, in order; one that is empty for the default. None without text.</summary>
+    public ImmutableArray<string> FontFamilies
+    {
+        get
+        {
+            if (fontFamilies.IsDefault)
+            {
+                var elements = Itself.SelfAndDescendants().Concat(definitions.Values.SelectMany(d => d.Element.SelfAndDescendants().Concat(d.Around))).ToList();
+                fontFamilies = !elements.Exists(e => e.Name == "text") ? []
+                    : [.. elements.Concat(around).Append(drawing.Root).Select(e => e.Style("font-family")).OfType<string>().Append("").Distinct().Order(StringComparer.Ordinal)];
+            }
+            return fontFamilies;
         }
     }
 

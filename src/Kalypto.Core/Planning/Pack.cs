@@ -30,6 +30,9 @@ public sealed record Pack(
     /// <summary>The files that go with a part of the pack, by path.</summary>
     public ImmutableArray<SideFile> SideFilesOf(ImmutableArray<PlannedFile> part) => sideFilesOf(part);
 
+    /// <summary>What the checks found and somebody said is as it should be, with the reason.</summary>
+    public ImmutableArray<(Finding Finding, string Reason)> Suppressed { get; init; } = [];
+
     /// <summary>What must be settled before the pack can be built.</summary>
     public IEnumerable<Finding> Blockers => Findings.Where(f => f.Severity == Severity.Blocker);
 }

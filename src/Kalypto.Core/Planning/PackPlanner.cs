@@ -16,11 +16,17 @@ namespace Kalypto.Core.Planning;
 /// <summary>Works out the pack of a project.</summary>
 /// <param name="paths">Works out the files of pictures.</param>
 /// <param name="looks">What was seen of an isolated layer, by its key; null when it was not drawn yet.</param>
+/// <param name="keys">Tells the pictures of isolated layers apart; null where fonts never change.</param>
 /// <param name="standIn">The family drawn instead of a font that is not there; null for one that is.</param>
-public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> looks, Func<string, string?>? standIn = null)
+public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> looks, Func<string, string?>? standIn = null, DrawingKeys? keys = null)
 {
+    private readonly DrawingKeys keys = keys ?? DrawingKeys.WithoutFonts;
+
     /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
     public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
+
+    /// <summary>What the project says of checks.</summary>
+    public CheckBook CheckBook { get; init; } = CheckBook.Usual;
 
     /// <summary>Plans all files of all designs for the platforms.</summary>
     public Pack Plan(IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms)
@@ -31,7 +37,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             .SelectMany(picture => platforms.SelectMany(platform => paths.FilesOf(picture, platform, book)))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
         var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight };
-        return new(pictures, files, [.. Checks.All.SelectMany(check => check.Run(plan)).OrderBy(f => f.Severity)], part => SideFiles(designs, platforms, part, book));
+        var (findings, suppressed) = CheckBook.Sort(Checks.All.Where(c => !CheckBook.Off.Contains(c.Id)).SelectMany(check => check.Run(plan)));
+        return new(pictures, files, findings, part => SideFiles(designs, platforms, part, book)) { Suppressed = suppressed };
     }
 
     private static ImmutableArray<SideFile> SideFiles(
@@ -108,7 +115,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var mark = design.MarkOf(layer);
         var state = design.States.TryGetValue(layer, out var set) ? set.Members.First(m => m.Layer == layer).State : null;
         var making = design.MakingOf(layer, null, around);
-        var key = design.Isolate(layer).Key;
+        var key = keys.Of(design.Isolate(layer));
         var screen = design.Measured.ScreenOf(layer);
         var shape = design.PointsOf(layer);
         var look = looks(key);
@@ -131,7 +138,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             making, key, crop, look is null, design.DrawnAt)
         {
             State = state,
-            KeyWithGround = making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer).Key : key,
+            KeyWithGround = making.Ground is Ground.Screen && screen is not null ? keys.Of(design.Measured.IsolateOnScreen(layer)) : key,
             IsOneColour = making.Kind == "icon" && PaintColours.IsOne(layer),
             NoVector = refusal is { IsText: false, Why: var why } ? why : null,
             Inside = variants.Any(v => v.Making.Formats.Any(f => f.Quality is Quality.Linked))

@@ -5,8 +5,14 @@ namespace Kalypto.Core.Rendering;
 /// <summary>Draws drawings. Nothing that a drawing does can take the caller down: a failure is a value.</summary>
 public interface IRenderer
 {
-    /// <summary>Names and versions of the engines; part of every content key.</summary>
+    /// <summary>Names and versions of the engines, as they are loaded; part of every content key.</summary>
     string Version { get; }
+
+    /// <summary>What draws here: the engines and every font, by content. Equal for processes that draw all things alike.</summary>
+    string Identity { get; }
+
+    /// <summary>A fingerprint of the font files that draw a list of families as CSS has it; empty for the default.</summary>
+    string FontsOf(string families);
 
     /// <summary>The shape box of each layer by ordinal, in drawing units; null for layers without one.</summary>
     Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel);

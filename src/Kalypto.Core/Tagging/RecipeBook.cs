@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 
 namespace Kalypto.Core.Tagging;
@@ -8,19 +9,10 @@ namespace Kalypto.Core.Tagging;
 public sealed record RecipeBook
 {
     private const int MostKnown = 10_000;
-    private readonly ConcurrentDictionary<(string Kind, string Platform, string Said), Making> known = new();
+    private Worked<ConcurrentDictionary<(string Kind, string Platform, string Said), Making>> makings;
 
     /// <summary>What comes with Kalypto.</summary>
     public static RecipeBook Usual { get; } = new();
-
-    /// <summary>Makes the book that comes with Kalypto.</summary>
-    public RecipeBook()
-    {
-    }
-
-    // A copy works its makings out anew.
-    private RecipeBook(RecipeBook other) =>
-        (known, Own, All, Credit, Budget, KindBudgets, Layout) = (new(), other.Own, other.All, other.Credit, other.Budget, other.KindBudgets, other.Layout);
 
     /// <summary>Recipes that differ from those that come with Kalypto, by kind, with those of the team's own kinds.</summary>
     public ImmutableSortedDictionary<string, Recipe> Own { get; init; } = ImmutableSortedDictionary.Create<string, Recipe>(StringComparer.Ordinal);
@@ -74,6 +66,7 @@ public sealed record RecipeBook
     public Making MakingOf(IReadOnlyList<(Origin Origin, Tags Tags)> near, string kind, string? platform)
     {
         var said = near.Count switch { 0 => "", 1 => near[0].Tags.ToString(), _ => string.Join('|', near.Select(n => n.Tags)) };
+        var known = makings.Of(this, () => new());
         if (known.Count > MostKnown)
         {
             known.Clear();

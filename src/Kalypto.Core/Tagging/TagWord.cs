@@ -12,6 +12,9 @@ namespace Kalypto.Core.Tagging;
 /// <param name="TakeAway">Reads the word behind a minus; null when it is another sort of word or not understood.</param>
 public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags, Tags>?> Read, Func<string, Func<Tags, Tags>?> TakeAway)
 {
+    /// <summary>True for a word that a recipe can hold: kinds, states and parts are said of layers alone.</summary>
+    public bool IsForRecipes { get; init; } = true;
+
     private const int LongestFolder = 120;
     private const int LongestSuffix = 24;
     private const int MostSizes = 12;
@@ -22,7 +25,7 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         .. Kinds.All.Select(KindWord),
         .. Format.All.SelectMany(FormatWords),
         new("-formats", "back to the formats of the recipe", _ => null,
-            word => word == "formats" ? tags => tags with { Formats = tags.Formats.Clear() } : null),
+            word => word == "formats" ? tags => tags with { Formats = tags.Formats.Clear() } : null) { IsForRecipes = false },
         Valued("scale", "scale:1x,2x,3x", "these scales instead of the recipe's",
             text => text.Split(',').Select(Scale.Parse).ToArray() is var scales && scales.Length is > 0 and <= MostSizes && scales.All(s => s is not null)
                 ? tags => tags with { Scales = [.. scales.Select(s => s!.Value).Distinct().Order()] } : null,
@@ -55,7 +58,7 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
             word => word == "credit" ? tags => tags with { Credit = false } : null),
         .. States.All.Select(state => Valued("state", $"state:{state}", "a state of the button that it lies in",
             text => States.All.Contains(text) ? tags => tags with { State = text } : null,
-            tags => tags with { State = null })),
+            tags => tags with { State = null }) with { IsForRecipes = false }),
         PartsWord("parts", "each layer in it by itself", parts: true),
         PartsWord("whole", "all of it as one picture", parts: false),
     ];
@@ -66,11 +69,11 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
 
     private static TagWord KindWord(string kind) => new(kind, $"a kind: made by the recipe for {kind}",
         word => word == kind ? tags => tags with { Kind = kind } : null,
-        word => word == kind ? tags => tags.Kind == kind ? tags with { Kind = null } : tags : null);
+        word => word == kind ? tags => tags.Kind == kind ? tags with { Kind = null } : tags : null) { IsForRecipes = false };
 
     private static TagWord PartsWord(string word, string meaning, bool parts) => new(word, meaning,
         typed => typed == word ? tags => tags with { Parts = parts } : null,
-        typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null);
+        typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null) { IsForRecipes = false };
 
     private static IEnumerable<TagWord> FormatWords(Format format)
     {

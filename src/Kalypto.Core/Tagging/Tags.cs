@@ -9,22 +9,10 @@ namespace Kalypto.Core.Tagging;
 /// </summary>
 public sealed record Tags
 {
-    private string? text;
+    private Worked<string> text;
 
     /// <summary>Nothing said.</summary>
     public static Tags Empty { get; } = new();
-
-    /// <summary>Makes tags that say nothing.</summary>
-    public Tags()
-    {
-    }
-
-    // A copy says something else, so its text is written anew.
-    private Tags(Tags other)
-    {
-        (Kind, Formats, Scales, Wide, Tall) = (other.Kind, other.Formats, other.Scales, other.Wide, other.Tall);
-        (Crop, Bleed, Folder, Suffix, Ground, Credit, State, Parts) = (other.Crop, other.Bleed, other.Folder, other.Suffix, other.Ground, other.Credit, other.State, other.Parts);
-    }
 
     /// <summary>The kind; null when nobody gave one.</summary>
     public string? Kind { get; init; }
@@ -69,7 +57,7 @@ public sealed record Tags
     public bool SaysSizes => !Scales.IsEmpty || !Wide.IsEmpty || !Tall.IsEmpty;
 
     /// <summary>These tags, and those of others where these say nothing. Of a format the nearer word holds.</summary>
-    public Tags Over(Tags others) => others.text is "" ? this : new()
+    public Tags Over(Tags others) => others.ToString().Length == 0 ? this : new()
     {
         Kind = Kind ?? others.Kind,
         Formats = others.Formats.SetItems(Formats),
@@ -154,7 +142,7 @@ public sealed record Tags
     }
 
     /// <summary>The canonical form.</summary>
-    public override string ToString() => text ??= string.Join(' ', Words());
+    public override string ToString() => text.Of(this, () => string.Join(' ', Words()));
 
     /// <inheritdoc/>
     public bool Equals(Tags? other) => other is not null && ToString() == other.ToString();

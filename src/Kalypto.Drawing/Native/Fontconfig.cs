@@ -37,6 +37,41 @@ internal static partial class Fontconfig
     [LibraryImport(Library)]
     private static partial nint FcFontMatch(nint config, nint pattern, out int result);
 
+    [LibraryImport(Library)]
+    private static partial int FcGetVersion();
+
+    [LibraryImport(Library)]
+    private static partial nint FcConfigGetFonts(nint config, int set);
+
+    /// <summary>The version as a number: 21400 for 2.14.0.</summary>
+    public static int Version() => FcGetVersion();
+
+    /// <summary>Every font file that can be drawn with, by the names of its family.</summary>
+    public static ILookup<string, string> Files()
+    {
+        var found = new HashSet<(string Family, string File)>();
+        lock (One)
+        {
+            // The system's own fonts, and those that were added.
+            foreach (var set in new[] { 0, 1 })
+            {
+                if (FcConfigGetFonts(0, set) is not 0 and var fonts)
+                {
+                    var (count, list) = (Marshal.ReadInt32(fonts), Marshal.ReadIntPtr(fonts, 2 * sizeof(int)));
+                    for (var i = 0; i < count; i++)
+                    {
+                        var font = Marshal.ReadIntPtr(list, i * nint.Size);
+                        if (FcPatternGetString(font, "file", 0, out var file) == 0)
+                        {
+                            found.UnionWith(FamiliesOf(font).Select(family => (family, Marshal.PtrToStringUTF8(file) ?? "")));
+                        }
+                    }
+                }
+            }
+        }
+        return found.ToLookup(f => f.Family, f => f.File, StringComparer.OrdinalIgnoreCase);
+    }
+
     /// <summary>Adds a folder of TTF and OTF files. Call before anything is drawn.</summary>
     public static void AddFolder(string folder)
     {
@@ -46,13 +81,16 @@ internal static partial class Fontconfig
         }
     }
 
-    /// <summary>The names of the family that is drawn when one is asked for; null when there is no font at all.</summary>
-    public static List<string>? Match(string family)
+    /// <summary>The names of the family that is drawn when some are asked for, the first first; null when there is no font at all.</summary>
+    public static List<string>? Match(params IEnumerable<string> families)
     {
         lock (One)
         {
             var asked = FcPatternCreate();
-            FcPatternAddString(asked, "family", family);
+            foreach (var family in families)
+            {
+                FcPatternAddString(asked, "family", family);
+            }
             _ = FcConfigSubstitute(0, asked, MatchPattern);
             FcDefaultSubstitute(asked);
             var found = FcFontMatch(0, asked, out _);
@@ -61,13 +99,19 @@ internal static partial class Fontconfig
             {
                 return null;
             }
-            var names = new List<string>();
-            while (names.Count < MostFamilies && FcPatternGetString(found, "family", names.Count, out var name) == 0)
-            {
-                names.Add(Marshal.PtrToStringUTF8(name) ?? "");
-            }
+            var names = FamiliesOf(found);
             FcPatternDestroy(found);
             return names.Count == 0 ? null : names;
         }
+    }
+
+    private static List<string> FamiliesOf(nint font)
+    {
+        var names = new List<string>();
+        while (names.Count < MostFamilies && FcPatternGetString(font, "family", names.Count, out var name) == 0)
+        {
+            names.Add(Marshal.PtrToStringUTF8(name) ?? "");
+        }
+        return names;
     }
 }

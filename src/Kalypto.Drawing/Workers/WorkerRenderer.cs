@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.Runtime.InteropServices;
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
@@ -19,7 +18,6 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <summary>Of pictures of more pixels one is drawn at a time, for each takes several times its pixels of memory.</summary>
     public const long LargePixels = 4_000_000;
 
-
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
     private const string FileVersion = "1";
     private readonly WorkerOptions options;
@@ -27,6 +25,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private readonly SemaphoreSlim places;
     private readonly SemaphoreSlim large = new(1);
     private readonly FontFamilies fonts;
+    private readonly Lazy<string> identity;
 
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
     public WorkerRenderer(WorkerOptions options)
@@ -38,11 +37,18 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             idle.Add(new(options));
         }
-        Version = $"rsvg {Rsvg.Version()} cairo {Marshal.PtrToStringUTF8(Cairo.cairo_version_string())} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
+        Version = $"{LibraryVersions.All()} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
+        identity = new(() => Fingerprint.Of(Version, fonts.All).Hex);
     }
 
     /// <inheritdoc/>
     public string Version { get; }
+
+    /// <inheritdoc/>
+    public string Identity => identity.Value;
+
+    /// <inheritdoc/>
+    public string FontsOf(string families) => fonts.FingerprintOf(families);
 
     /// <inheritdoc/>
     public async Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel)

@@ -1,86 +1,86 @@
 using System.Text.Json;
+using Kalypto.Application.Benches;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
-using Kalypto.Web.Desk;
+using Kalypto.Store;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Endpoints;
 
-/// <summary>What all edits on a bench share: load, edit, plan again, answer with the rows that changed, tell the others.</summary>
-internal sealed class Bench(OpenProject open, BenchJournal journal, Notices notices, IHttpContextAccessor accessor)
+/// <summary>What all edits on a bench share: the layers meant, the edit, and an answer with the rows that changed.</summary>
+internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journal)
 {
-    private const int LongestWho = 40;
-
-    /// <summary>Who the page says is working.</summary>
-    public static string Who(HttpContext http)
-    {
-        var who = Uri.UnescapeDataString(http.Request.Headers["X-Kalypto-Who"].ToString()).Replace("\0", "", StringComparison.Ordinal).Trim();
-        return who.Length > LongestWho ? who[..LongestWho] : who;
-    }
-
-    /// <summary>The page that a request comes from; empty when it does not say.</summary>
-    public static string PageOf(HttpContext? http) => http?.Request.Headers["X-Kalypto-Page"].ToString() ?? "";
-
     /// <summary>The layers of an edit that are there.</summary>
     public static List<LayerRef> LayersOf(Workspace workspace, BenchPlace place) => [.. (place.Layers ?? []).Distinct()
         .Where(o => workspace.FindLayer(place.Design, o) is not null).Select(o => new LayerRef(place.Design, o))];
 
     /// <summary>Edits and answers.</summary>
-    /// <param name="project">The project.</param>
+    /// <param name="entry">Who, and where.</param>
     /// <param name="place">Where the page stands.</param>
-    /// <param name="edit">Edits; gives mistakes to show and a message, or nulls.</param>
+    /// <param name="edit">Edits, and says what there is to say of it.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <param name="needsLayers">True when there is nothing to do without layers.</param>
-    public async Task<IResult> EditAsync(
-        int project, BenchPlace place, Func<Workspace, List<LayerRef>, Task<BenchDone>> edit, CancellationToken cancel, bool needsLayers = true)
+    public async Task<IResult> EditAsync(Entry entry, BenchPlace place, Func<List<LayerRef>, Task<(StepDone Done, BenchSaid Said)>> edit, CancellationToken cancel, bool needsLayers = true)
     {
-        if (await open.LoadAsync(project, cancel) is not { } workspace)
-        {
-            return Results.NotFound(new { message = "This project is not there any more." });
-        }
-        var layers = LayersOf(workspace, place);
+        var layers = LayersOf(entry.Workspace, place);
         if (needsLayers && layers.Count == 0)
         {
             return Results.NotFound(new { message = "These layers are not there any more. Load the page again." });
         }
-        BenchDone done;
         try
         {
-            done = await edit(workspace, layers);
+            var (done, said) = await edit(layers);
+            return await done.OrAsync(() => AnswerAsync(entry.Workspace.Row.Id, place, said, cancel));
         }
         catch (ArrangingRefusedException e)
         {
             return Results.Conflict(new { message = e.Message });
         }
-        notices.Give(project, PageOf(accessor.HttpContext));
-        return await AnswerAsync(project, place, done, cancel);
     }
 
     /// <summary>The bench as it is now, as far as the page does not know it.</summary>
-    public async Task<IResult> AnswerAsync(int project, BenchPlace place, BenchDone done, CancellationToken cancel) =>
-        await open.LoadAsync(project, cancel) is { } workspace && workspace.FindScreen(place.Design, place.Screen) is not null
-            ? Results.Bytes(Answer(workspace, await PlanAsync(workspace, cancel), place, done), "application/json")
-            : Results.NotFound(new { message = "This screen is not there any more." });
+    public async Task<IResult> AnswerAsync(int project, BenchPlace place, BenchSaid said, CancellationToken cancel) =>
+        await open.LoadAsync(project, cancel) is { } workspace ? await AnswerAsync(workspace, place, said, cancel) : Gone();
+
+    /// <summary>The bench as it is in a project that was just loaded.</summary>
+    public async Task<IResult> AnswerAsync(Workspace workspace, BenchPlace place, BenchSaid said, CancellationToken cancel)
+    {
+        if (workspace.FindScreen(place.Design, place.Screen) is null)
+        {
+            return Gone();
+        }
+        var plan = await plans.PlanAsync(workspace, cancel);
+        plans.DrawAheadSoon(workspace, plan);
+        return Results.Bytes(Answer(workspace, plan, place, said), "application/json");
+    }
 
     /// <summary>The answer as text, for the page itself.</summary>
-    public byte[] Answer(Workspace workspace, PlannedPack plan, BenchPlace place, BenchDone done) =>
-        journal.Answer((workspace.Row.Id, place.Design, place.Screen), BenchModel.Of(workspace, plan, place.Design, place.Screen), place.Since, json =>
+    public byte[] Answer(Workspace workspace, PlannedPack plan, BenchPlace place, BenchSaid said)
+    {
+        var bench = BenchModel.Of(workspace, plan, place.Design, place.Screen);
+        return journal.Answer((workspace.Row.Id, place.Design, place.Screen), bench.Rows, bench.Strip, place.Since, json =>
         {
-            json.WritePropertyName("mistakes");
-            JsonSerializer.Serialize(json, done.Mistakes ?? [], JsonSerializerOptions.Web);
-            json.WriteString("done", done.Message);
-            if (done.Pick is not null)
+            json.WriteNumber("drawnAt", bench.DrawnAt);
+            json.WriteString("howMuch", bench.HowMuch);
+            Write("screen", bench.Screen);
+            Write("sum", bench.Sum);
+            Write("mistakes", said.Mistakes ?? []);
+            json.WriteString("done", said.Message);
+            if (said.Pick is not null)
             {
-                json.WritePropertyName("pick");
-                JsonSerializer.Serialize(json, done.Pick, JsonSerializerOptions.Web);
+                Write("pick", said.Pick);
+            }
+
+            void Write<T>(string name, T value)
+            {
+                json.WritePropertyName(name);
+                JsonSerializer.Serialize(json, value, JsonSerializerOptions.Web);
             }
         });
-
-    private async Task<PlannedPack> PlanAsync(Workspace workspace, CancellationToken cancel)
-    {
-        var plan = await open.PlanAsync(workspace, cancel);
-        open.DrawAheadSoon(workspace, plan);
-        return plan;
     }
+
+    private static IResult Gone() => Results.NotFound(new { message = "This screen is not there any more." });
 }

@@ -1,5 +1,7 @@
+using Kalypto.Application.Packs;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Endpoints;
 
@@ -8,19 +10,14 @@ internal static class CloserEndpoints
 {
     private sealed record Wish(string Key, string Ask);
 
-    public static void MapCloser(this IEndpointRouteBuilder app)
+    public static void MapCloser(this RouteGroupBuilder project)
     {
-        var api = app.Edits("/api/projects/{project:int}");
-        api.MapGet("/closer/{key}", async (int project, string key, OpenProject open, CancellationToken cancel) =>
-            await open.LoadAsync(project, cancel) is { } workspace && CloserModel.Of(workspace, await open.PlanAsync(workspace, cancel), key) is { } model ? Results.Ok(model) : Results.NotFound());
-        api.MapPost("/closer/try", async (int project, Wish wish, OpenProject open, LookCloser closer, CancellationToken cancel) =>
+        project.MapGet("/closer/{key}", async (Entry entry, string key, PlanPack plans, CancellationToken cancel) =>
+            CloserModel.Of(entry.Workspace, await plans.PlanAsync(entry.Workspace, cancel), key) is { } model ? Results.Ok(model) : Results.NotFound());
+        project.MapPost("/closer/try", async (Entry entry, Wish wish, LookCloser closer, CancellationToken cancel) =>
         {
-            if (await open.LoadAsync(project, cancel) is not { } workspace)
-            {
-                return Results.NotFound();
-            }
-            var (other, refusal) = await closer.TryAsync(workspace, wish.Key, wish.Ask, cancel);
-            return refusal is not null ? Results.Conflict(new { message = refusal })
+            var (other, refusal) = await closer.TryAsync(entry.Workspace, wish.Key, wish.Ask, cancel);
+            return refusal is { } why ? Results.Conflict(new { message = PackWords.Say(why, wish.Ask) })
                 : other!.Row.Sha256 is null ? Results.Conflict(new { message = other.Row.Failure })
                 : Results.Ok(new
                 {

@@ -1,7 +1,10 @@
+using Kalypto.Application.Building;
+using Kalypto.Application.Packs;
+using Kalypto.Core.Naming;
 using Kalypto.Store;
-using Kalypto.Web.Desk;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 using Microsoft.AspNetCore.Http.Features;
 
 namespace Kalypto.Web.Endpoints;
@@ -13,72 +16,59 @@ internal static class PackEndpoints
 
     private sealed record Looked(IReadOnlyList<string> Keys);
 
-    public static void MapPack(this IEndpointRouteBuilder app)
+    public static void MapPack(this RouteGroupBuilder project)
     {
-        var api = app.Edits("/api/projects/{project:int}");
-
-        api.MapGet("/pack", async (int project, [AsParameters] PackQuery query, OpenProject open, CancellationToken cancel) =>
+        project.MapGet("/pack", async (Entry entry, [AsParameters] PackQuery query, PlanPack plans, CancellationToken cancel) =>
         {
-            if (await open.LoadAsync(project, cancel) is not { } workspace)
-            {
-                return Results.NotFound();
-            }
-            var plan = await open.PlanAsync(workspace, cancel);
-            await open.DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, cancel);
-            return Results.Ok(PackModel.Of(workspace, plan, query));
+            var plan = await plans.PlanAsync(entry.Workspace, cancel);
+            await plans.DrawAheadAsync(entry.Workspace, plan, DrawingQueue.Ahead, cancel);
+            return Results.Ok(PackModel.Of(entry.Workspace, plan, query));
         });
-
-        // What is looked at is drawn before the rest.
-        api.MapPost("/pack/looked", async (int project, Looked looked, OpenProject open, DrawingDesk desk, CancellationToken cancel) =>
+        project.MapPost("/pack/looked", async (Entry entry, Looked looked, PlanPack plans, CancellationToken cancel) =>
         {
-            if (await open.LoadAsync(project, cancel) is not { } workspace)
-            {
-                return Results.NotFound();
-            }
-            var keys = looked.Keys.Take(MostLooked).ToHashSet();
-            var plan = await open.PlanAsync(workspace, cancel);
-            var jobs = new Jobs(workspace, desk);
-            var files = plan.Pack.Files.Where(f => keys.Contains(f.Key.Hex)).ToLookup(f => f.Picture.CropIsGuess);
-            await desk.QueueLooksAsync([.. files[true].Select(f => f.Picture).DistinctBy(p => p.Ref).Select(jobs.Look)], DrawingQueue.Looked, cancel);
-            await desk.QueueAsync([.. files[false].Select(jobs.File)], DrawingQueue.Looked, cancel);
+            await plans.LookAtAsync(entry.Workspace, looked.Keys.Take(MostLooked).ToHashSet(), cancel);
             return Results.Ok();
         });
-
-        api.MapPost("/builds", async (int project, BuildAsk? ask, BuildPack build, CancellationToken cancel) =>
+        project.MapPost("/builds", async (Entry entry, BuildAsk? ask, BuildPack build, CancellationToken cancel) =>
         {
-            var (id, refusal) = await build.StartAsync(project, ask ?? new(), cancel);
-            return id is null ? Results.Conflict(new { message = refusal }) : Results.Ok(new { build = id });
-        });
-
-        api.MapGet("/builds", async (int project, BuildStore builds, CancellationToken cancel) =>
-            Results.Ok((await builds.ListAsync(project, cancel)).Select(BuildModel.Of)));
-
-        api.MapPost("/builds/{build:int}/cancel", (int build, BuildPack builds) =>
-        {
-            builds.Cancel(build);
-            return Results.Ok();
-        });
-
-        app.MapGet("/builds/{build:int}.zip", async (int build, BuildStore builds, BuildPack pack, BlobStore blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
-        {
-            if (await builds.FindAsync(build, cancel) is not { State: "done" } row)
-            {
-                response.StatusCode = StatusCodes.Status404NotFound;
-                return;
-            }
-            response.ContentType = "application/zip";
-            response.Headers.ContentDisposition = $"attachment; filename=\"{FileName((await projects.FindAsync(row.ProjectId, cancel))?.Name)}-{row.Id}.zip\"";
-            if (row.ZipSha256 is { } sha256 && await blobs.GetAsync(sha256, cancel) is { } zip)
-            {
-                await response.Body.WriteAsync(zip, cancel);
-                return;
-            }
-            // The archive writes the few bytes behind each entry synchronously, whichever way it is used.
-            response.HttpContext.Features.GetRequiredFeature<IHttpBodyControlFeature>().AllowSynchronousIO = true;
-            await pack.ZipAsync(build, response.Body, cancel);
+            var (id, refusal) = await build.StartAsync(entry.Workspace, ask ?? new(), cancel);
+            return refusal is not null ? Results.Conflict(new { message = PackWords.Say(refusal) }) : Results.Ok(new { build = id });
         });
     }
 
-    private static string FileName(string? project) =>
-        Core.Naming.NameWords.Join(Core.Naming.NameWords.Split(project ?? ""), "-", 40) is { Length: > 0 } name ? name : "pack";
+    public static void MapBuilds(this RouteGroupBuilder project)
+    {
+        project.MapGet("/builds", async (Entry entry, BuildStore builds, CancellationToken cancel) =>
+            Results.Ok((await builds.ListAsync(entry.Author.Project, cancel)).Select(BuildModel.Of)));
+        project.MapPost("/builds/{build:int}/cancel", async (Entry entry, int build, BuildStore builds, CancellationToken cancel) =>
+        {
+            await builds.AskToCancelAsync(entry.Author.Project, build, cancel);
+            return Results.Ok();
+        });
+    }
+
+    public static void MapZips(this IEndpointRouteBuilder app) => app.MapGet("/builds/{build:int}.zip", async (
+        int build, BuildStore builds, BuildPack pack, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
+    {
+        if (await builds.FindAsync(build, cancel) is not { State: "done" } row)
+        {
+            response.StatusCode = StatusCodes.Status404NotFound;
+            return;
+        }
+        response.ContentType = "application/zip";
+        response.Headers.ContentDisposition = $"attachment; filename=\"{FileName((await projects.FindAsync(row.ProjectId, cancel))?.Name)}-{row.Id}.zip\"";
+        if (row.ZipSha256 is { } sha256 && await blobs.OpenAsync(sha256, cancel) is { } zip)
+        {
+            await using (zip)
+            {
+                await zip.CopyToAsync(response.Body, cancel);
+            }
+            return;
+        }
+        // The archive writes the few bytes behind each entry synchronously, whichever way it is used.
+        response.HttpContext.Features.GetRequiredFeature<IHttpBodyControlFeature>().AllowSynchronousIO = true;
+        await pack.ZipAsync(build, response.Body, cancel);
+    });
+
+    private static string FileName(string? project) => NameWords.Join(NameWords.Split(project ?? ""), "-", 40) is { Length: > 0 } name ? name : "pack";
 }

@@ -1,46 +1,68 @@
 using System.Text.Json;
-using Kalypto.Core.Platforms;
+using Kalypto.Application.BringingIn;
+using Kalypto.Application.Editing;
 using Kalypto.Core.Reading;
 using Kalypto.Store;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Doors;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Endpoints;
 
-/// <summary>Projects, the files brought into them, and what holds for a whole design.</summary>
+/// <summary>Projects, and the files brought into them.</summary>
 internal static class ProjectEndpoints
 {
     private sealed record PlatformChoice(string Platform, bool On);
 
+    private sealed record NewProject(string? Name);
+
+    private sealed record Said(string? Name, string? Description);
+
+    private sealed record Whether(bool Value);
+
+    /// <summary>Routes that lie in no project.</summary>
     public static void MapProjects(this IEndpointRouteBuilder app)
     {
-        var api = app.Edits("/api/projects");
-
-        api.MapPost("/", async (HttpRequest request, HttpResponse response, BringIn bringIn, CancellationToken cancel) =>
+        var all = app.Edits("/api/projects");
+        all.MapPost("/", async (HttpContext http, HttpRequest request, HttpResponse response, BringIn bringIn, CancellationToken cancel) =>
         {
             var files = (await request.ReadFormAsync(cancel)).Files;
-            if (files.Count == 0)
-            {
-                return Results.BadRequest(new { message = $"No file came with it. Drop one or more drawings ({string.Join(", ", DrawingReader.Endings)})." });
-            }
-            return await BringAsync(response, bringIn, await bringIn.NewProjectAsync(BringIn.DesignName(files[0].FileName), cancel), files, cancel);
+            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(Actors.Of(http)), files, cancel);
         }).DisableAntiforgery();
-        api.MapPost("/{project:int}/files", async (int project, HttpRequest request, HttpResponse response, BringIn bringIn, ProjectStore projects, CancellationToken cancel) =>
-            await projects.FindAsync(project, cancel) is null ? Results.NotFound()
-                : await BringAsync(response, bringIn, project, (await request.ReadFormAsync(cancel)).Files, cancel)).DisableAntiforgery();
-        api.MapPost("/{project:int}/platforms", async (int project, PlatformChoice choice, ProjectStore projects, CancellationToken cancel) =>
-        {
-            if (await projects.FindAsync(project, cancel) is not { } row)
-            {
-                return Results.NotFound();
-            }
-            await projects.SetPlatformsAsync(project, [.. AllPlatforms.List.Select(p => p.Id)
-                .Where(id => id == choice.Platform ? choice.On : row.Platforms.Contains(id))], cancel);
-            return Results.Ok();
-        });
+        all.MapPost("/new", async (HttpContext http, NewProject wish, ManageProject manage, CancellationToken cancel) =>
+            await manage.AddAsync(wish.Name ?? "", Actors.Of(http), cancel) is { } project ? Results.Ok(new { project }) : Results.BadRequest(new { message = "A project needs a name." }));
     }
 
+    /// <summary>Routes that need no more of a project than its number, so that they also reach one that is deleted.</summary>
+    public static void MapProject(this RouteGroupBuilder project)
+    {
+        project.MapPost("/files", async (Entry entry, HttpRequest request, HttpResponse response, BringIn bringIn, ProjectStore projects, CancellationToken cancel) =>
+        {
+            if (await projects.FindAsync(entry.Author.Project, cancel) is null)
+            {
+                return Results.NotFound(new { message = "This project is not there any more." });
+            }
+            var files = (await request.ReadFormAsync(cancel)).Files;
+            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(entry.Author.Actor, entry.Author.Project), files, cancel);
+        }).DisableAntiforgery();
+        project.MapPost("/said", async (Entry entry, Said said, ManageProject manage, CancellationToken cancel) =>
+        {
+            var done = said.Name is { } name ? await manage.NameAsync(entry.Author, name, cancel) : new(StepState.Nothing);
+            return (said.Description is { } text && done.Refusal() is null ? await manage.DescribeAsync(entry.Author, text, cancel) : done).OrOk();
+        });
+        project.MapPost("/archived", async (Entry entry, Whether archived, ManageProject manage, TimeProvider clock, CancellationToken cancel) =>
+            (await manage.ArchiveAsync(entry.Author, archived.Value, clock.GetUtcNow().UtcDateTime, cancel)).OrOk());
+        project.MapPost("/deleted", async (Entry entry, Whether deleted, ManageProject manage, TimeProvider clock, CancellationToken cancel) =>
+            (await manage.DeleteAsync(entry.Author, deleted.Value, clock.GetUtcNow().UtcDateTime, cancel)).OrOk());
+    }
+
+    /// <summary>What holds for a project as a whole.</summary>
+    public static void MapPlatforms(this RouteGroupBuilder project) => project.MapPost("/platforms", async (Entry entry, PlatformChoice choice, ManageProject manage, CancellationToken cancel) =>
+        (await manage.PlatformAsync(entry.Visit, choice.Platform, choice.On, cancel)).OrOk());
+
+    private static IResult NoFile() => Results.BadRequest(new { message = $"No file came with it. Drop one or more drawings ({string.Join(", ", DrawingReader.Endings)})." });
+
     /// <summary>Brings files in and says of each how it went as soon as it is done: one line of JSON a file.</summary>
-    private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, int project, IFormFileCollection files, CancellationToken cancel)
+    private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, Target target, IFormFileCollection files, CancellationToken cancel)
     {
         response.ContentType = "application/x-ndjson";
         response.Headers.CacheControl = "no-store";
@@ -50,22 +72,23 @@ internal static class ProjectEndpoints
             var isZip = Path.GetExtension(name).Equals(".zip", StringComparison.OrdinalIgnoreCase);
             if (file.Length > (isZip ? BringIn.MostBytes : ReadingLimits.Default.Bytes))
             {
-                await TellAsync(response, project, BringIn.TooLarge(name, file.Length), cancel);
+                await TellAsync(response, target, new BroughtIn.TooLarge(name, file.Length), cancel);
                 continue;
             }
             using var bytes = new MemoryStream((int)file.Length);
             await file.CopyToAsync(bytes, cancel);
-            await foreach (var result in bringIn.FilesAsync(project, name, bytes.ToArray(), cancel))
+            await foreach (var result in bringIn.FilesAsync(target, name, bytes.ToArray(), cancel))
             {
-                await TellAsync(response, project, result, cancel);
+                await TellAsync(response, target, result, cancel);
             }
         }
         return Results.Empty;
     }
 
-    private static async Task TellAsync(HttpResponse response, int project, BroughtIn result, CancellationToken cancel)
+    private static async Task TellAsync(HttpResponse response, Target target, BroughtIn result, CancellationToken cancel)
     {
-        await response.WriteAsync(JsonSerializer.Serialize(new { project, result }, JsonSerializerOptions.Web) + "\n", cancel);
+        var line = new { target.Project, result = new { result.File, (result as BroughtIn.Read)?.Design, Message = BroughtInWords.Say(result) } };
+        await response.WriteAsync(JsonSerializer.Serialize(line, JsonSerializerOptions.Web) + "\n", cancel);
         await response.Body.FlushAsync(cancel);
     }
 }

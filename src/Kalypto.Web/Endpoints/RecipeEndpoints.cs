@@ -1,86 +1,69 @@
 using System.Text;
+using Kalypto.Application.Desk;
+using Kalypto.Application.Editing;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
-using Kalypto.Web.Desk;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Endpoints;
 
 /// <summary>What each kind means in a project.</summary>
 internal static class RecipeEndpoints
 {
-    public static void MapRecipes(this IEndpointRouteBuilder app)
+    private sealed record FieldWish(string? Line, string Field, string? Value);
+
+    public static void MapRecipes(this RouteGroupBuilder project)
     {
-        var api = app.Edits("/api/projects/{project:int}");
-        api.MapGet("/recipes", async (int project, OpenProject open, CancellationToken cancel) => await open.LoadAsync(project, cancel) is { } workspace
-            ? Results.Ok(RecipesModel.Of(workspace, await open.PlanAsync(workspace, cancel))) : Results.NotFound());
-        api.MapPost("/recipes", async (int project, RecipeWish wish, HttpContext http, OpenProject open, ChangeRecipes recipes, Notices notices, CancellationToken cancel) =>
+        project.MapGet("/recipes", async (Entry entry, PlanPack plans, CancellationToken cancel) => Results.Ok(RecipesModel.Of(entry.Workspace, await plans.PlanAsync(entry.Workspace, cancel))));
+        project.MapPost("/recipes", async (Entry entry, RecipeWish wish, ChangeRecipes recipes, OpenProject open, PlanPack plans, CancellationToken cancel) =>
         {
-            if (await open.LoadAsync(project, cancel) is not { } workspace)
-            {
-                return Results.NotFound();
-            }
-            var change = await recipes.ReadAsync(workspace, wish, cancel);
+            var change = await recipes.ReadAsync(entry.Workspace, wish, cancel);
+            return change.Refusal is { } why ? Results.Conflict(new { message = RecipeWords.Say(why) })
+                : await (await recipes.MakeAsync(entry.Visit, change, cancel)).OrAsync(async () =>
+                {
+                    if (await open.LoadAsync(entry.Workspace.Row.Id, cancel) is not { } workspace)
+                    {
+                        return Results.NotFound();
+                    }
+                    var plan = await plans.PlanAsync(workspace, cancel);
+                    plans.DrawAheadSoon(workspace, plan);
+                    return Results.Ok(RecipesModel.Of(workspace, plan));
+                });
+        });
+        // What the controls show of a line, and the line with what one of them says.
+        project.MapPost("/recipes/fields", (FieldWish wish) => TagFields.Say(wish.Line ?? "", wish.Field, wish.Value) is var line
+            ? Results.Ok(new { line, fields = TagFields.Of(line) }) : Results.BadRequest());
+        project.MapPost("/recipes/preview", async (Entry entry, RecipeWish wish, ChangeRecipes recipes, DrawingDesk desk, PlanPack plans, CancellationToken cancel) =>
+        {
+            var change = await recipes.ReadAsync(entry.Workspace, wish, cancel);
             if (change.Refusal is { } why)
             {
-                return Results.Conflict(new { message = why });
+                return Results.Ok(RecipePreview.Refused(RecipeWords.Say(why)));
             }
-            await recipes.MakeAsync(workspace, Bench.Who(http), change, cancel);
-            notices.Give(project);
-            return await AnswerAsync(open, project, cancel);
-        });
-        api.MapPost("/recipes/undo", async (int project, OpenProject open, EditStore edits, Notices notices, CancellationToken cancel) =>
-        {
-            await edits.UndoAsync(project, cancel);
-            notices.Give(project);
-            return await AnswerAsync(open, project, cancel);
-        });
-        api.MapPost("/recipes/preview", async (int project, RecipeWish wish, OpenProject open, ChangeRecipes recipes, DrawingDesk desk, CancellationToken cancel) =>
-        {
-            if (await open.LoadAsync(project, cancel) is not { } workspace)
-            {
-                return Results.NotFound();
-            }
-            var change = await recipes.ReadAsync(workspace, wish, cancel);
-            if (change.Refusal is { } why)
-            {
-                return Results.Ok(RecipePreview.Refused(why));
-            }
-            var (effect, after, changed) = await recipes.EffectAsync(workspace, change, cancel);
+            var (effect, after, changed) = await recipes.EffectAsync(entry.Workspace, change, cancel);
+            var said = PackWords.Say(effect);
             if (wish.Kind is not { } kind || RecipePreview.ExampleOf(changed, after, kind) is not var (picture, isSuggested))
             {
-                return Results.Ok(new RecipePreview(effect, null, null, false, null, null, [], [], ""));
+                return Results.Ok(new RecipePreview(said, null, null, false, null, null, [], [], ""));
             }
             // The example is drawn before all else, so that its weights are soon real.
             var files = changed.Platforms.SelectMany(p => desk.Paths.FilesOf(picture, p, changed.Recipes)).ToList();
-            var jobs = new Jobs(changed, desk);
             var known = await desk.DrawnAsync(files.Select(f => f.Key.Hex), cancel);
-            if (picture.CropIsGuess)
-            {
-                await desk.QueueLooksAsync([jobs.Look(picture)], DrawingQueue.Wanted, cancel);
-            }
-            else
-            {
-                await desk.QueueAsync([.. files.Where(f => !known.ContainsKey(f.Key.Hex)).Select(jobs.File)], DrawingQueue.Looked, cancel);
-            }
+            await plans.LookAtAsync(changed, files.Where(f => !known.ContainsKey(f.Key.Hex)), DrawingQueue.Wanted, cancel);
             var plan = after with { Drawn = known };
             var (row, state, layer) = changed.FindLayer(picture.Ref.Design, picture.Ref.Ordinal)!.Value;
             return Results.Ok(new RecipePreview(
-                effect, null, $"{picture.Name} on {picture.ScreenName}", isSuggested, $"/pictures/{project}/{picture.Ref.Design}/layer/{picture.Ref.Ordinal}.png?k={row.DraftId}.r",
+                said, null, $"{picture.Name} on {picture.ScreenName}", isSuggested, Links.LayerPicture(changed.Row.Id, picture.Ref, $"{row.DraftId}.r"),
                 picture.Crop?.Why, isSuggested ? [] : HeldValues.Of(changed, state, layer), [.. files.Select(f => DetailFile.Of(plan, f))], Words.Weight(plan.WeightOf(files))));
         });
-        app.MapGet("/projects/{project:int}/recipes.json", async (int project, OpenProject open, CancellationToken cancel) => await open.LoadAsync(project, cancel) is { } workspace
-            ? Results.File(Encoding.UTF8.GetBytes(RecipeBookJson.WriteAll(workspace.Recipes)), "application/json", $"{NameWords.Join(NameWords.Split(workspace.Row.Name), "-", 40)}-recipes.json")
-            : Results.NotFound());
     }
 
-    private static async Task<IResult> AnswerAsync(OpenProject open, int project, CancellationToken cancel)
-    {
-        var workspace = (await open.LoadAsync(project, cancel))!;
-        var plan = await open.PlanAsync(workspace, cancel);
-        open.DrawAheadSoon(workspace, plan);
-        return Results.Ok(RecipesModel.Of(workspace, plan));
-    }
+    public static void MapRecipeFiles(this IEndpointRouteBuilder app) => app.MapGet("/projects/{project:int}/recipes.json", (Entry entry) =>
+        Results.File(Encoding.UTF8.GetBytes(RecipeBookJson.WriteAll(entry.Workspace.Recipes)), "application/json", $"{NameWords.Join(NameWords.Split(entry.Workspace.Row.Name), "-", 40)}-recipes.json"))
+        .WithMetadata(new ProjectScope());
 }

@@ -1,17 +1,20 @@
+using Kalypto.Application.Benches;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 
 /// <summary>Everything that the bench shows of one screen.</summary>
-/// <param name="Strip">All screens.</param>
+/// <param name="Strip">All screens, each written when it has to be.</param>
 /// <param name="Screen">This one.</param>
 /// <param name="DrawnAt">Drawing units in one pt.</param>
-/// <param name="Rows">The rows of the ledger in their order.</param>
+/// <param name="Rows">The rows of the ledger in their order, each written when it has to be.</param>
 /// <param name="Sum">The sums over the whole pack.</param>
-/// <param name="HowMuch">What becomes of how much: <c>316 shapes become 12 files</c>.</param>
-public sealed record BenchModel(IReadOnlyList<ScreenModel> Strip, ScreenModel Screen, double DrawnAt, IReadOnlyList<LedgerRow> Rows, SumModel Sum, string HowMuch)
+/// <param name="HowMuch">What becomes of how much: <c>45 shapes become 3 files</c>.</param>
+public sealed record BenchModel(IReadOnlyList<JournalRow> Strip, ScreenModel Screen, double DrawnAt, IReadOnlyList<JournalRow> Rows, SumModel Sum, string HowMuch)
 {
     /// <summary>Puts the bench of one screen together.</summary>
     public static BenchModel Of(Workspace workspace, PlannedPack plan, int design, int root)
@@ -20,10 +23,10 @@ public sealed record BenchModel(IReadOnlyList<ScreenModel> Strip, ScreenModel Sc
         var strip = ScreenModels.Of(workspace);
         var shown = strip.First(s => s.Design == design && s.Root == root);
         var rows = new Ledger(workspace, plan, row, state, screen).Rows();
-        var here = rows.Select(r => r.Ordinal).ToHashSet();
+        var here = rows.Select(r => (int)r.Id).ToHashSet();
         var files = plan.Pack.Files.Count(f => (f.Picture.PartOf ?? f.Picture.Ref) is var made && (made.Design == design && here.Contains(made.Ordinal)
             || f.Picture.Places.Any(p => p.Design == design && here.Contains(p.Ordinal))));
-        return new(strip, shown, row.DrawnAt, rows, SumOf(plan), shown.Become(files));
+        return new([.. strip.Select(s => s.Row)], shown, row.DrawnAt, rows, SumOf(plan), shown.Become(files));
     }
 
     /// <summary>The sums over the whole pack.</summary>
@@ -34,7 +37,7 @@ public sealed record BenchModel(IReadOnlyList<ScreenModel> Strip, ScreenModel Sc
             blockers.FirstOrDefault()?.Sentence, blockers.Count == 0 && plan.Pack.Pictures.Length > 0, plan.Pack.Files.Length - plan.FilesDrawn, plan.Pack.Findings.Length);
     }
 
-    /// <summary>How the files are made, in short: <c>PNG 1·2·3x</c>.</summary>
+    /// <summary>How the files are made, in short: <c>PNG WebP 80</c>.</summary>
     public static string MadeAs(IEnumerable<PlannedFile> files)
     {
         var formats = files.Where(f => !f.IsLinked).GroupBy(f => f.Format).ToDictionary(g => g.Key, g => g.Select(f => f.Ask.Format.Quality).FirstOrDefault(q => q is not null));

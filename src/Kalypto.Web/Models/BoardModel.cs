@@ -1,6 +1,7 @@
+using Kalypto.Application.Opening;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 

@@ -1,4 +1,5 @@
 using Kalypto.Store;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 

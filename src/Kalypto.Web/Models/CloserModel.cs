@@ -1,7 +1,8 @@
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
-using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
 
@@ -29,7 +30,7 @@ public sealed record CloserModel(DetailFile File, IReadOnlyList<string> Paths, s
         var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.IsLinked == file.IsLinked).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
         var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
         return new(DetailFile.Of(plan, file), [.. plan.Pack.Files.Where(f => f.Key == file.Key).Select(f => f.Path)], file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
-            [file.Ask.Source.Width, file.Ask.Source.Height], $"/pictures/{workspace.Row.Id}/{file.Picture.Ref.Design}/layer/{file.Picture.Ref.Ordinal}.png?k={row.DraftId}.c",
+            [file.Ask.Source.Width, file.Ask.Source.Height], Links.LayerPicture(workspace.Row.Id, file.Picture.Ref, $"{row.DraftId}.c"),
             [.. Densities.Select(d => Device(plan, file, d))]);
     }
 

@@ -1,5 +1,6 @@
+using Kalypto.Application.Packs;
 using Kalypto.Core.Packing;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 

@@ -1,7 +1,7 @@
+using Kalypto.Application.Opening;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Tagging;
-using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
 

@@ -1,9 +1,11 @@
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 
@@ -45,7 +47,7 @@ public sealed record LayerDetail(
         var (row, state, node) = workspace.FindLayer(layer.Design, layer.Ordinal)!.Value;
         var screen = state.Measured.ScreenOf(node);
         return new(label ?? $"{state.NameOf(node)} on {screen?.Name ?? "no screen"}", Links.Layer(workspace, layer),
-            $"/pictures/{workspace.Row.Id}/{layer.Design}/layer/{layer.Ordinal}.png?k={row.DraftId}.s", here);
+            Links.LayerPicture(workspace.Row.Id, layer, $"{row.DraftId}.s"), here);
     }
 
     private static string HowMuch(LayerContents contents) => string.Join(", ",

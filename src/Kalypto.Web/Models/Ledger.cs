@@ -1,3 +1,7 @@
+using System.Text.Json;
+using Kalypto.Application.Benches;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
@@ -5,7 +9,7 @@ using Kalypto.Core.Packing;
 using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 
@@ -54,9 +58,9 @@ internal sealed class Ledger
     }
 
     /// <summary>The rows in their order: each with a mark of all that it shows, so that one that is known need not be written again.</summary>
-    public List<LedgerRow> Rows()
+    public List<JournalRow> Rows()
     {
-        var rows = new List<LedgerRow>();
+        var rows = new List<JournalRow>();
         foreach (var layer in state.Measured.LayersOf(screen))
         {
             if (IsSteppedOver(layer))
@@ -68,7 +72,7 @@ internal sealed class Ledger
             var around = layer.Parent;
             covers[layer] = around is null ? null
                 : Progress.Covers(around, state.MarkOf) ? around : covers.GetValueOrDefault(around);
-            rows.Add(new(layer.Ordinal, Signature(layer, parent), () => Row(layer, parent)));
+            rows.Add(new(layer.Ordinal, Signature(layer, parent), () => JsonSerializer.SerializeToUtf8Bytes(Row(layer, parent), JsonSerializerOptions.Web)));
         }
         return rows;
     }
@@ -123,14 +127,20 @@ internal sealed class Ledger
             Add(picture.ScreenName.GetHashCode(StringComparison.Ordinal));
             Add(picture.Crop?.Box.GetHashCode() ?? 0);
             Add(picture.CropIsGuess ? 1 : 0);
+            Add(plan.Looks(picture.Key)?.Ink?.GetHashCode() ?? 0);
         }
         foreach (var file in files[picture?.Ref ?? reference])
         {
             Add(plan.WeightOf(file).GetHashCode());
+            Add(file.Ask.Format.GetHashCode());
+            Add(file.IsLinked ? 1 : 0);
         }
         foreach (var finding in findings[reference])
         {
             Add(finding.Sentence.GetHashCode(StringComparison.Ordinal));
+            Add(finding.Check.GetHashCode(StringComparison.Ordinal));
+            Add((int)finding.Severity);
+            Add(finding.Fix is { } fix ? HashCode.Combine(fix.Label, fix.Place) : 0);
         }
         return (second << 32) ^ hash.ToHashCode();
     }

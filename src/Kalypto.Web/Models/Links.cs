@@ -1,12 +1,28 @@
+using Kalypto.Application.Opening;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
-using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
 
 /// <summary>Addresses of what people jump to.</summary>
 internal static class Links
 {
+    /// <summary>The bench of a screen.</summary>
+    public static string Bench(int project, int design, int root) => $"/projects/{project}/bench/{design}/{root}";
+
+    /// <summary>The picture of a screen.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="design">The design.</param>
+    /// <param name="root">The layer that stands for it.</param>
+    /// <param name="key">Another one whenever the picture is another.</param>
+    public static string ScreenPicture(int project, int design, int root, string key) => $"/pictures/{project}/{design}/screen/{root}.png?k={key}";
+
+    /// <summary>The picture of a layer.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="layer">The layer.</param>
+    /// <param name="key">Another one whenever the picture is another.</param>
+    public static string LayerPicture(int project, LayerRef layer, string key) => $"/pictures/{project}/{layer.Design}/layer/{layer.Ordinal}.png?k={key}";
+
     /// <summary>The content of a file that is drawn.</summary>
     public static string File(PlannedFile file) => $"/pictures/files/{file.Key.Hex}{file.Format.Extension}";
 

@@ -1,4 +1,5 @@
 using Kalypto.Core.Packing;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 

@@ -1,6 +1,7 @@
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Suggesting;
-using Kalypto.Web.UseCases;
 
 namespace Kalypto.Web.Models;
 

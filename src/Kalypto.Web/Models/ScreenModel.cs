@@ -1,3 +1,8 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Kalypto.Application.Benches;
+using Kalypto.Web.Wording;
+
 namespace Kalypto.Web.Models;
 
 /// <summary>A screen on the strip and on the wall.</summary>
@@ -19,7 +24,16 @@ namespace Kalypto.Web.Models;
 public sealed record ScreenModel(
     int Design, int Root, string Name, int Decided, int Total, int Ship, int Code, int Leave, int Covered, string Picture, string Size, string? Device, double[] Box, int Shapes, int Pictures)
 {
-    /// <summary>What becomes of how much: <c>316 shapes become 12 files</c>.</summary>
+    /// <summary>Tells it from all other screens of the project.</summary>
+    public long Id => ((long)Design << 32) | (uint)Root;
+
+    /// <summary>The screen on the strip of a bench, written when it has to be.</summary>
+    [JsonIgnore]
+    public JournalRow Row => new(Id, Signature, () => JsonSerializer.SerializeToUtf8Bytes(this, JsonSerializerOptions.Web));
+
+    private long Signature => ((long)HashCode.Combine(Name, Picture, Size, Device) << 32) ^ (uint)HashCode.Combine(Decided, Total, Ship, Code, Leave, Covered, Shapes, Pictures);
+
+    /// <summary>What becomes of how much: <c>45 shapes become 3 files</c>.</summary>
     public string Become(int files) =>
         $"{(Shapes > 0 || Pictures == 0 ? Words.Count(Shapes, "shape") : Words.Count(Pictures, "picture"))} become {Words.Count(files, "file")}";
 }

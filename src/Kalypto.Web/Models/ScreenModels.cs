@@ -1,27 +1,35 @@
+using System.Runtime.CompilerServices;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Store;
-using Kalypto.Web.UseCases;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 
 /// <summary>Makes screens for the strip and the wall.</summary>
 public static class ScreenModels
 {
+    // Nothing of a design changes as long as its state does not.
+    private static readonly ConditionalWeakTable<DesignState, IReadOnlyList<ScreenModel>> Known = [];
+
     /// <summary>The screens of all designs.</summary>
     public static IReadOnlyList<ScreenModel> Of(Workspace workspace) => [.. workspace.Designs.SelectMany(d => Of(workspace.Row.Id, d.Row, d.State))];
 
     /// <summary>The screens of one design.</summary>
-    public static IEnumerable<ScreenModel> Of(int project, DesignRow row, DesignState state) => state.Measured.Drawing.Screens.Select(screen =>
+    public static IReadOnlyList<ScreenModel> Of(int project, DesignRow row, DesignState state) => Known.GetValue(state, s => [.. s.Measured.Drawing.Screens.Select(screen => Of(project, row, s, screen))]);
+
+    private static ScreenModel Of(int project, DesignRow row, DesignState state, Screen screen)
     {
         var layers = state.Measured.LayersOf(screen);
         var progress = Progress.Of(layers, state.MarkOf);
         var box = state.ToPoints(screen.Box);
-        return new ScreenModel(row.Id, screen.Root.Ordinal, screen.Name, progress.Decided, progress.Total, progress.Ship, progress.Code, progress.Leave, progress.Covered,
-            $"/pictures/{project}/{row.Id}/screen/{screen.Root.Ordinal}.png?k={row.DraftId}.{string.Join('.', screen.Box.Scale(10) is var b ? new[] { (int)b.X, (int)b.Y, (int)b.Width, (int)b.Height } : [])}",
+        return new(row.Id, screen.Root.Ordinal, screen.Name, progress.Decided, progress.Total, progress.Ship, progress.Code, progress.Leave, progress.Covered,
+            Links.ScreenPicture(project, row.Id, screen.Root.Ordinal, ScreenKey.Of(row, screen)),
             Words.Size(box), DeviceSizes.Of(box), [box.X, box.Y, box.Width, box.Height],
             layers.Where(l => l.Content is LayerContent.Shape or LayerContent.Repeat).Sum(l => state.Measured.Contents[l.Ordinal].Shapes),
             layers.Count(l => l.Content == LayerContent.Image));
-    });
+    }
 }

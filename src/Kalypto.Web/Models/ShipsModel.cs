@@ -1,4 +1,6 @@
-using Kalypto.Web.UseCases;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 

@@ -1,15 +1,14 @@
 using System.Text;
-using System.Text.Json;
-using Kalypto.Core.Tagging;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Web.Endpoints;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>One screen: what ships, under what name, made how?</summary>
-public sealed class BenchPage(OpenProject open, IServiceProvider services) : ProjectPage(open)
+public sealed class BenchPage(PlanPack plans, IServiceProvider services) : ProjectPage(plans, "Bench")
 {
     /// <summary>All screens.</summary>
     public IReadOnlyList<ScreenModel> Strip { get; private set; } = [];
@@ -38,26 +37,19 @@ public sealed class BenchPage(OpenProject open, IServiceProvider services) : Pro
     /// <summary>All that the script shows.</summary>
     public string Json { get; private set; } = "";
 
-    /// <summary>The words of the tag line, for its completion.</summary>
-    public string TagWords => JsonSerializer.Serialize(TagWord.All(Workspace.Recipes.OwnKinds).Select(w => new { w.Form, w.Meaning }), JsonSerializerOptions.Web);
-
     /// <summary>Shows it.</summary>
-    public async Task<IActionResult> OnGetAsync(int project, int design, int screen, CancellationToken cancel)
+    public async Task<IActionResult> OnGetAsync(int design, int screen, CancellationToken cancel)
     {
-        if (await OpenAsync(project, "Bench", cancel) is { } answer)
-        {
-            return answer;
-        }
         if (Workspace.FindScreen(design, screen) is not var (row, _, _))
         {
             return NotFound();
         }
-        var plan = await Open.PlanAsync(Workspace, cancel);
-        Open.DrawAheadSoon(Workspace, plan);
+        var plan = await Plans.PlanAsync(Workspace, cancel);
+        Plans.DrawAheadSoon(Workspace, plan);
         Strip = ScreenModels.Of(Workspace);
         var shown = Strip.First(s => s.Design == design && s.Root == screen);
         (Design, Root, DrawnAt, Picture, Name, Size, Device) = (design, screen, row.DrawnAt, shown.Picture, shown.Name, shown.Size, shown.Device);
-        Json = Encoding.UTF8.GetString(services.GetRequiredService<Bench>().Answer(Workspace, plan, new(design, screen, null, null), BenchDone.Nothing));
+        Json = Encoding.UTF8.GetString(services.GetRequiredService<Bench>().Answer(Workspace, plan, new(design, screen, null, null), BenchSaid.Nothing));
         ViewData["Title"] = $"{Name} · Bench";
         ViewData["BodyClass"] = "full";
         return Page();

@@ -1,13 +1,14 @@
 using System.Text.Json;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Store;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>A whole drawing with the frames of its screens: how does it split?</summary>
-public sealed class BoardPage(OpenProject open) : ProjectPage(open)
+public sealed class BoardPage(PlanPack plans) : ProjectPage(plans, "Screens")
 {
     /// <summary>The design.</summary>
     public DesignRow Design { get; private set; } = null!;
@@ -16,12 +17,8 @@ public sealed class BoardPage(OpenProject open) : ProjectPage(open)
     public string Json { get; private set; } = "";
 
     /// <summary>Shows it.</summary>
-    public async Task<IActionResult> OnGetAsync(int project, int design, CancellationToken cancel)
+    public async Task<IActionResult> OnGetAsync(int design, CancellationToken cancel)
     {
-        if (await OpenAsync(project, "Screens", cancel) is { } answer)
-        {
-            return answer;
-        }
         if (Workspace.FindDesign(design) is not var (row, _))
         {
             return NotFound();

@@ -1,25 +1,22 @@
 using System.Text.Json;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Store;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>Each build of the pack: what did they get, when?</summary>
-public sealed class DeliveriesPage(OpenProject open, BuildStore builds) : ProjectPage(open)
+public sealed class DeliveriesPage(PlanPack plans, BuildStore builds) : ProjectPage(plans, "Deliveries")
 {
     /// <summary>The builds, for the script.</summary>
     public string Json { get; private set; } = "";
 
     /// <summary>Shows them.</summary>
-    public async Task<IActionResult> OnGetAsync(int project, CancellationToken cancel)
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
-        if (await OpenAsync(project, "Deliveries", cancel) is { } answer)
-        {
-            return answer;
-        }
-        Json = JsonSerializer.Serialize((await builds.ListAsync(project, cancel)).Select(BuildModel.Of), JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize((await builds.ListAsync(Workspace.Row.Id, cancel)).Select(BuildModel.Of), JsonSerializerOptions.Web);
         return Page();
     }
 }

@@ -1,30 +1,48 @@
+using Kalypto.Application.Packs;
 using Kalypto.Store;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>All projects: what is waiting for me?</summary>
-public sealed class IndexModel(ProjectStore projects, OpenProject open) : PageModel
+public sealed class IndexModel(ProjectStore projects, TimeProvider clock) : PageModel
 {
-    /// <summary>The projects, newest first.</summary>
-    public List<ProjectCard> Projects { get; } = [];
+    private const int OnePage = 48;
 
-    /// <summary>Shows them.</summary>
+    /// <summary>Letters in the name or description.</summary>
+    [BindProperty(SupportsGet = true, Name = "q")]
+    public string? Find { get; set; }
+
+    /// <summary>Which projects: those worked on, those put away, or those deleted.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Shelf Shelf { get; set; }
+
+    /// <summary>The page of them, from 0.</summary>
+    [BindProperty(SupportsGet = true, Name = "page")]
+    public int PageNumber { get; set; }
+
+    /// <summary>The projects, the last touched first.</summary>
+    public IReadOnlyList<ProjectCard> Projects { get; private set; } = [];
+
+    /// <summary>How many there are that were asked for, on all pages.</summary>
+    public int Found { get; private set; }
+
+    /// <summary>How many stand on each shelf.</summary>
+    public IReadOnlyDictionary<Shelf, int> Counts { get; private set; } = new Dictionary<Shelf, int>();
+
+    /// <summary>True when there are more behind these.</summary>
+    public bool HasMore => (PageNumber + 1) * OnePage < Found;
+
+    /// <summary>Shows them, from what was counted when they were last changed: none is opened.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
-        foreach (var row in await projects.ListAsync(cancel))
-        {
-            var workspace = (await open.LoadAsync(row.Id, cancel))!;
-            var plan = await open.PlanAsync(workspace, cancel);
-            var screens = ScreenModels.Of(workspace);
-            var blockers = plan.Pack.Blockers.Count();
-            var left = screens.Sum(s => s.Total - s.Decided);
-            Projects.Add(new(row.Id, row.Name, screens,
-                screens.Count == 0 ? "no drawing yet"
-                : blockers > 0 ? $"{Words.Count(blockers, "finding")} must be settled before it can be built"
-                : left > 0 ? $"{Words.Count(left, "layer")} waiting for a decision" : $"all decided: {Words.Count(plan.Pack.Files.Length, "file")} to build"));
-        }
+        PageNumber = Math.Clamp(PageNumber, 0, 100_000);
+        Find = Find?.Replace("\0", "", StringComparison.Ordinal).Trim() ?? "";
+        (var listed, Found) = await projects.ListAsync(Shelf, Find, PageNumber * OnePage, OnePage, cancel);
+        Counts = await projects.CountsAsync(cancel);
+        var now = clock.GetUtcNow().UtcDateTime;
+        Projects = [.. listed.Select(p => ProjectCard.Of(p, ProjectCounts.Read(p.Counts), now))];
     }
 }

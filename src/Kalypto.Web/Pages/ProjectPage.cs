@@ -1,37 +1,37 @@
-using Kalypto.Web.Desk;
-using Kalypto.Web.UseCases;
-using Microsoft.AspNetCore.Mvc;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Web.Doors;
+using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kalypto.Web.Pages;
 
-/// <summary>What all pages inside a project share.</summary>
-public abstract class ProjectPage(OpenProject open) : PageModel
+/// <summary>What all pages inside a project share. The project was opened at the door.</summary>
+/// <param name="plans">Plans packs.</param>
+/// <param name="place">Where in the project the page is, for the bar on top.</param>
+public abstract class ProjectPage(PlanPack plans, string place) : PageModel
 {
-    /// <summary>Loads projects and plans packs.</summary>
-    protected OpenProject Open { get; } = open;
+    /// <summary>Plans packs.</summary>
+    protected PlanPack Plans { get; } = plans;
 
     /// <summary>The project with its designs.</summary>
-    public Workspace Workspace { get; private set; } = null!;
+    public Workspace Workspace => Entry.Workspace;
 
-    /// <summary>Loads the project and sets what the frame of the page needs.</summary>
-    /// <returns>Null when all is well, else what to answer.</returns>
-    protected async Task<IActionResult?> OpenAsync(int project, string place, CancellationToken cancel)
+    private Entry Entry => HttpContext.Features.GetRequiredFeature<Entry>();
+
+    /// <summary>Sets what the frame of the page needs.</summary>
+    public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
         // The page shows all that was said up to here; what comes later it is told.
-        ViewData["Notice"] = HttpContext.RequestServices.GetRequiredService<Notices>().Last;
-        if (await Open.LoadAsync(project, cancel) is not { } workspace)
-        {
-            return NotFound();
-        }
-        Workspace = workspace;
-        ViewData["Project"] = workspace.Row;
+        ViewData["Notice"] = Entry.Notice;
+        ViewData["Project"] = Workspace.Row;
         ViewData["Place"] = place;
-        ViewData["Title"] = $"{place} · {workspace.Row.Name}";
-        if (workspace.Designs.Count > 0)
+        ViewData["Title"] = $"{place} · {Workspace.Row.Name}";
+        if (Workspace.Designs.Count > 0)
         {
-            ViewData["Bench"] = $"/projects/{project}/bench/{workspace.Designs[0].Row.Id}/{workspace.Designs[0].State.Measured.Drawing.Screens[0].Root.Ordinal}";
+            ViewData["Bench"] = Links.Bench(Workspace.Row.Id, Workspace.Designs[0].Row.Id, Workspace.Designs[0].State.Measured.Drawing.Screens[0].Root.Ordinal);
         }
-        return null;
     }
 }

@@ -1,12 +1,13 @@
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
 using Kalypto.Web.Models;
-using Kalypto.Web.UseCases;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>The wall of all screens: do I have the right ones?</summary>
-public sealed class ScreensModel(OpenProject open) : ProjectPage(open)
+public sealed class ScreensModel(PlanPack plans) : ProjectPage(plans, "Screens")
 {
     private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
 
@@ -14,13 +15,9 @@ public sealed class ScreensModel(OpenProject open) : ProjectPage(open)
     public int FilesOf(ScreenModel screen) => files[(screen.Design, screen.Root)].Count();
 
     /// <summary>Shows it.</summary>
-    public async Task<IActionResult> OnGetAsync(int project, CancellationToken cancel)
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
-        if (await OpenAsync(project, "Screens", cancel) is { } answer)
-        {
-            return answer;
-        }
-        var plan = await Open.PlanAsync(Workspace, cancel);
+        var plan = await Plans.PlanAsync(Workspace, cancel);
         files = plan.Pack.Files.Select((f, i) => (Screen: ScreenOf(f.Picture.Ref), i)).ToLookup(f => f.Screen, f => f.i);
         return Page();
     }

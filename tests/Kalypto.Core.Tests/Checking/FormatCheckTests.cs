@@ -26,7 +26,7 @@ public class FormatCheckTests
     [InlineData("<rect id='a' rx='9' width='40' height='30'/>", "jpeg over:#173a45", false)]
     [InlineData("<rect id='a' rx='9' width='40' height='30'/>", "png", false)]
     public void Edges_that_a_format_cannot_show_are_told_until_a_ground_is_named(string inside, string tags, bool told) =>
-        Assert.Equal(told, Find("transparency lost", inside, $"Ship picture -png {tags}") is not null);
+        Assert.Equal(told, Find("transparency-lost", inside, $"Ship picture -png {tags}") is not null);
 
     [Theory]
     [InlineData(200, false)]
@@ -34,21 +34,21 @@ public class FormatCheckTests
     public void Too_many_shapes_for_a_vector_are_told_and_the_fix_makes_pixels(int shapes, bool told)
     {
         var inside = $"<g id='a'>{string.Concat(Enumerable.Range(1, shapes).Select(i => $"<path d='M0 0L{i} 9'/>"))}</g>";
-        var finding = Find("many shapes in one vector", inside, "Ship icon");
+        var finding = Find("many-shapes-in-one-vector", inside, "Ship icon");
         Assert.Equal(told, finding is not null);
         if (finding is not null)
         {
             Assert.Contains($"{shapes} shapes", finding.Sentence, StringComparison.Ordinal);
-            Assert.Null(Find("many shapes in one vector", inside, $"Ship icon {finding.Fix!.Tags}"));
+            Assert.Null(Find("many-shapes-in-one-vector", inside, $"Ship icon {finding.Fix!.Tags}"));
         }
     }
 
     [Fact]
     public void What_a_vector_cannot_show_is_told_and_words_are_not()
     {
-        Assert.Contains("blur or shadow", Find("not as a vector", "<filter id='f'><feGaussianBlur/></filter><g id='a'><rect width='9' height='9' filter='url(#f)'/></g>", "Ship icon")!.Sentence, StringComparison.Ordinal);
-        Assert.Null(Find("not as a vector", "<g id='a'><rect width='9' height='9'/><text>Hi</text></g>", "Ship icon"));
-        Assert.Contains("beneath", Find("not as a vector", "<rect id='a' width='9' height='9'/>", "Ship icon over:screen")!.Sentence, StringComparison.Ordinal);
+        Assert.Contains("blur or shadow", Find("not-as-a-vector", "<filter id='f'><feGaussianBlur/></filter><g id='a'><rect width='9' height='9' filter='url(#f)'/></g>", "Ship icon")!.Sentence, StringComparison.Ordinal);
+        Assert.Null(Find("not-as-a-vector", "<g id='a'><rect width='9' height='9'/><text>Hi</text></g>", "Ship icon"));
+        Assert.Contains("beneath", Find("not-as-a-vector", "<rect id='a' width='9' height='9'/>", "Ship icon over:screen")!.Sentence, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -56,9 +56,9 @@ public class FormatCheckTests
     {
         var gif = Convert.ToBase64String([.. "GIF89a"u8, 60, 0, 45, 0, 0, 0, 0, 0]);
         var inside = $"<image id='a' width='40' height='30' preserveAspectRatio='none' href='data:image/gif;base64,{gif}'/>";
-        var finding = Find("picture under its scale", inside, "Ship photo wide:120");
+        var finding = Find("picture-under-its-scale", inside, "Ship photo wide:120");
         Assert.Contains("is asked for at 3x, but its picture has only 1.5x", finding!.Sentence, StringComparison.Ordinal);
         Assert.Null(finding.Fix);
-        Assert.Null(Find("picture under its scale", inside, "Ship photo wide:60"));
+        Assert.Null(Find("picture-under-its-scale", inside, "Ship photo wide:60"));
     }
 }

@@ -21,43 +21,43 @@ public class CheckTests
     public void A_board_is_told_until_it_is_split_and_what_lies_beside_its_screens_after()
     {
         var board = Svg.Measure("<rect x='20' y='20' width='375' height='812'/><rect x='420' y='20' width='375' height='812'/><path id='note' d='M900 20L940 60'/>", "viewBox='0 0 1000 900'");
-        var finding = Assert.Single(Findings(board.State(), "several screens on one board"));
+        var finding = Assert.Single(Findings(board.State(), "several-screens-on-one-board"));
         Assert.Equal("screens", finding.Fix!.Place);
         Assert.Contains("2 backgrounds of phone size", finding.Sentence, StringComparison.Ordinal);
         var split = board.Arrange(new ScreenEdits(board.Drawn, Arrangement.None).Split(board.Proposals[0].Screens));
-        Assert.Empty(Findings(split.State(), "several screens on one board"));
-        Assert.Contains("“note”", Assert.Single(Findings(split.State(), "layers on no screen")).Sentence, StringComparison.Ordinal);
+        Assert.Empty(Findings(split.State(), "several-screens-on-one-board"));
+        Assert.Contains("“note”", Assert.Single(Findings(split.State(), "layers-on-no-screen")).Sentence, StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_screen_twice_as_wide_as_a_phone_asks_what_it_was_drawn_at()
     {
         var design = Svg.Measure("<rect width='750' height='1334'/>", "viewBox='0 0 750 1334'").State();
-        Assert.Contains("drawn at 2x", Assert.Single(Findings(design, "drawn at another scale")).Sentence, StringComparison.Ordinal);
-        Assert.Empty(Findings(design with { DrawnAt = 2 }, "drawn at another scale"));
+        Assert.Contains("drawn at 2x", Assert.Single(Findings(design, "drawn-at-another-scale")).Sentence, StringComparison.Ordinal);
+        Assert.Empty(Findings(design with { DrawnAt = 2 }, "drawn-at-another-scale"));
     }
 
     [Fact]
     public void What_lies_in_something_shipped_or_left_is_not_forgotten()
     {
         const string Hero = "<g id='hero'><image id='sky' width='300' height='200'/><path id='ghost' display='none' d='M1 1L9 8'/></g>";
-        Assert.Single(Findings(Svg.Measure(Hero).State(), "photo not shipped"));
-        Assert.Single(Findings(Svg.Measure(Hero).State(), "hidden layer not decided"));
+        Assert.Single(Findings(Svg.Measure(Hero).State(), "photo-not-shipped"));
+        Assert.Single(Findings(Svg.Measure(Hero).State(), "hidden-layer-not-decided"));
         foreach (var decision in new[] { "Ship", "Leave", "Ship parts" })
         {
-            Assert.Empty(Findings(Svg.Measure(Hero).State(("hero", decision)), "photo not shipped"));
+            Assert.Empty(Findings(Svg.Measure(Hero).State(("hero", decision)), "photo-not-shipped"));
         }
-        Assert.Empty(Findings(Svg.Measure(Hero).State(("hero", "Ship")), "hidden layer not decided"));
+        Assert.Empty(Findings(Svg.Measure(Hero).State(("hero", "Ship")), "hidden-layer-not-decided"));
     }
 
     [Fact]
     public void A_likely_icon_is_told_and_its_fix_ships_it()
     {
         var design = Svg.Measure("<g id='bell'><path d='M10 10L34 34L12 30'/></g><g id='ticket'><path d='M60 10L84 34L62 30'/><path d='M61 11L80 30'/></g>").State();
-        var findings = Findings(design, "likely picture not decided");
+        var findings = Findings(design, "likely-picture-not-decided");
         Assert.Equal(["bell", "ticket"], findings.Select(f => design.Layers[f.Layer.Ordinal].Name).Order(StringComparer.Ordinal));
         Assert.All(findings, f => Assert.Equal((Decision.Ship, "icon"), (f.Fix!.Decision, f.Fix.Tags)));
-        Assert.Single(Findings(design with { Marks = new Dictionary<int, Mark> { [design.Measured.Drawing.Layer("bell").Ordinal] = Mark.None with { Decision = Decision.Code } } }, "likely picture not decided"));
+        Assert.Single(Findings(design with { Marks = new Dictionary<int, Mark> { [design.Measured.Drawing.Layer("bell").Ordinal] = Mark.None with { Decision = Decision.Code } } }, "likely-picture-not-decided"));
     }
 
     [Fact]

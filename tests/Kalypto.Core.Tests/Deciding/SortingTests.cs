@@ -35,7 +35,7 @@ public class SortingTests
         design = design with { Marks = design.Marks.ToDictionary(m => m.Key, m => m.Value with { Apart = m.Key == 2 }) };
         var pack = Plan(design);
         Assert.Equal(["web/moon.png", "web/star.png"], Paths(pack));
-        Assert.Equal("moon", pack.Findings.Single(f => f.Check == "same drawing under two names").Fix!.ShipName);
+        Assert.Equal("moon", pack.Findings.Single(f => f.Check == "same-drawing-under-two-names").Fix!.ShipName);
     }
 
     [Fact]
@@ -63,9 +63,9 @@ public class SortingTests
         var pack = Plan(design);
         Assert.Equal(["web/book-button/book-button-hover.png", "web/book-button/book-button.png"], Paths(pack));
         Assert.Single(pack.Pictures.Select(p => (p.Crop!.Box.Width, p.Crop.Box.Height)).Distinct());
-        Assert.Contains("disabled and pressed are missing", pack.Findings.Single(f => f.Check == "missing states of a button").Sentence, StringComparison.Ordinal);
+        Assert.Contains("disabled and pressed are missing", pack.Findings.Single(f => f.Check == "missing-states-of-a-button").Sentence, StringComparison.Ordinal);
         // Hidden is what the states of a button are by nature.
-        Assert.DoesNotContain(pack.Findings, f => f.Check == "hidden or locked layer ships");
+        Assert.DoesNotContain(pack.Findings, f => f.Check == "hidden-or-locked-layer-ships");
     }
 
     [Fact]
@@ -92,7 +92,7 @@ public class SortingTests
         Assert.Equal(["web/cards.png"], Paths(Plan(Svg.Measure(Cards).State(("cards", "Ship")))));
         var parts = Plan(Svg.Measure(Cards).State(("cards", "Ship parts picture to:cards")));
         Assert.Equal(["web/cards/cards-1.png", "web/cards/moon.png"], Paths(parts));
-        Assert.Equal("whole", Plan(Svg.Measure("<path id='a' d='M1 1l3 4'/>").State(("a", "Ship parts"))).Findings.Single(f => f.Check == "parts of nothing").Fix!.Tags);
+        Assert.Equal("whole", Plan(Svg.Measure("<path id='a' d='M1 1l3 4'/>").State(("a", "Ship parts"))).Findings.Single(f => f.Check == "parts-of-nothing").Fix!.Tags);
     }
 
     [Fact]
@@ -124,10 +124,10 @@ public class SortingTests
         var design = Svg.Measure($"{icons}<image id='photo' width='200' height='150'/><path id='ghost' display='none' d='M1 1l9 8'/>")
             .State(("i0", "Ship icon to:icons crop:shape"), ("i1", "Ship icon to:icons crop:shape"), ("i2", "Ship icon to:icons crop:shape"));
         var pack = Plan(design);
-        Assert.Equal(3, pack.Findings.Count(f => f.Check == "drawn on half points"));
-        Assert.Equal(["crop:24x24", "crop:24x24", "crop:24x24"], pack.Findings.Where(f => f.Check == "icons with different boxes").Select(f => f.Fix!.Tags));
-        Assert.Equal("“photo” on Drawing is an embedded photo that nobody ships.", pack.Findings.Single(f => f.Check == "photo not shipped").Sentence);
-        Assert.Equal(Decision.Leave, pack.Findings.Single(f => f.Check == "hidden layer not decided").Fix!.Decision);
+        Assert.Equal(3, pack.Findings.Count(f => f.Check == "drawn-on-half-points"));
+        Assert.Equal(["crop:24x24", "crop:24x24", "crop:24x24"], pack.Findings.Where(f => f.Check == "icons-with-different-boxes").Select(f => f.Fix!.Tags));
+        Assert.Equal("“photo” on Drawing is an embedded photo that nobody ships.", pack.Findings.Single(f => f.Check == "photo-not-shipped").Sentence);
+        Assert.Equal(Decision.Leave, pack.Findings.Single(f => f.Check == "hidden-layer-not-decided").Fix!.Decision);
         foreach (var finding in pack.Findings.Where(f => f.Fix?.Tags is not null))
         {
             Assert.Empty(TagLine.Parse(finding.Fix!.Tags!).Mistakes);

@@ -100,13 +100,13 @@ public class PackPlannerTests
     }
 
     [Theory]
-    [InlineData("<path id='Group 4'/>", "Group 4", "", "not named yet")]
-    [InlineData("<path id='a' display='none'/>", "a", "", "hidden or locked layer ships")]
-    [InlineData("<g id='guides'/>", "guides", "", "guides ship")]
-    [InlineData("<text data-name='title'>Hi</text>", "title", "", "text as a picture")]
-    [InlineData("<path id='a'/>", "a", "-png", "nothing made")]
-    [InlineData("<path id='a'/>", "a", "crop:20x20", "ink outside its box")]
-    [InlineData("<g id='a'><text textLength='4'>Hi</text></g>", "a", "", "not kept from the drawing")]
+    [InlineData("<path id='Group 4'/>", "Group 4", "", "not-named-yet")]
+    [InlineData("<path id='a' display='none'/>", "a", "", "hidden-or-locked-layer-ships")]
+    [InlineData("<g id='guides'/>", "guides", "", "guides-ship")]
+    [InlineData("<text data-name='title'>Hi</text>", "title", "", "text-as-a-picture")]
+    [InlineData("<path id='a'/>", "a", "-png", "nothing-made")]
+    [InlineData("<path id='a'/>", "a", "crop:20x20", "ink-outside-its-box")]
+    [InlineData("<g id='a'><text textLength='4'>Hi</text></g>", "a", "", "not-kept-from-the-drawing")]
     public void Checks_find_what_is_wrong_with_a_shipped_layer(string inside, string layer, string tags, string check)
     {
         var finding = Assert.Single(Plan(inside, (layer, Ship(tags: tags))).Findings, f => f.Check == check);
@@ -122,8 +122,8 @@ public class PackPlannerTests
         var pack = new PackPlanner(new("e"), key => keys[key] switch { "bad" => new(null, "It hangs."), "empty" => new(null, null), _ => new Look(Shape, null) })
             .Plan([design], [new Web()]);
         Assert.Equal(["good"], pack.Files.Select(f => f.Picture.LayerName).Distinct());
-        Assert.Contains(pack.Findings, f => f.Check == "cannot be drawn" && f.Sentence.Contains("It hangs.", StringComparison.Ordinal));
-        Assert.Contains(pack.Findings, f => f.Check == "nothing visible");
+        Assert.Contains(pack.Findings, f => f.Check == "cannot-be-drawn" && f.Sentence.Contains("It hangs.", StringComparison.Ordinal));
+        Assert.Contains(pack.Findings, f => f.Check == "nothing-visible");
     }
 
     [Fact]
@@ -132,9 +132,9 @@ public class PackPlannerTests
         // A GIF head of 34 x 34 px on 24 pt: 1.4x.
         var gif = Convert.ToBase64String([.. "GIF89a"u8, 34, 0, 34, 0, 0, 0, 0, 0]);
         var inside = $"<image id='sky' width='24' height='24' preserveAspectRatio='none' href='data:image/gif;base64,{gif}'/>";
-        var finding = Assert.Single(Plan(inside, ("sky", Ship())).Findings, f => f.Check == "picture under its scale");
+        var finding = Assert.Single(Plan(inside, ("sky", Ship())).Findings, f => f.Check == "picture-under-its-scale");
         Assert.Contains("only 1.4x", finding.Sentence, StringComparison.Ordinal);
-        Assert.DoesNotContain(Plan(inside, ("sky", Ship(tags: finding.Fix!.Tags!))).Findings, f => f.Check == "picture under its scale");
+        Assert.DoesNotContain(Plan(inside, ("sky", Ship(tags: finding.Fix!.Tags!))).Findings, f => f.Check == "picture-under-its-scale");
     }
 
     [Fact]

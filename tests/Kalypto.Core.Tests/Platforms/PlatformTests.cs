@@ -135,7 +135,7 @@ public partial class PlatformTests
         var pack = Plan("<defs><mask id='m'/></defs><path id='bell' d='M0 0h1v1z' mask='url(#m)'/>", "android", null, ("bell", "icon"));
         Assert.Equal(6, pack.Files.Length);
         Assert.All(pack.Files, f => Assert.EndsWith(".png", f.Path, StringComparison.Ordinal));
-        Assert.Contains("it has a mask", Assert.Single(pack.Findings, f => f.Check == "not as a vector").Sentence, StringComparison.Ordinal);
+        Assert.Contains("it has a mask", Assert.Single(pack.Findings, f => f.Check == "not-as-a-vector").Sentence, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -191,9 +191,9 @@ public partial class PlatformTests
     [Fact]
     public void A_platform_that_takes_none_of_the_formats_is_told()
     {
-        var finding = Assert.Single(Plan(Bell, "android", null, ("bell", "picture -webp svg")).Findings, f => f.Check == "nothing made");
+        var finding = Assert.Single(Plan(Bell, "android", null, ("bell", "picture -webp svg")).Findings, f => f.Check == "nothing-made");
         Assert.Contains("Android gets no file of “bell”", finding.Sentence, StringComparison.Ordinal);
-        Assert.DoesNotContain(Plan(Bell, "android", null, ("bell", "picture -webp svg " + finding.Fix!.Tags)).Findings, f => f.Check == "nothing made");
+        Assert.DoesNotContain(Plan(Bell, "android", null, ("bell", "picture -webp svg " + finding.Fix!.Tags)).Findings, f => f.Check == "nothing-made");
     }
 
     [Fact]

@@ -64,7 +64,7 @@ public class RecipeTests
     {
         Assert.Equal("web/nav/bell.svg", Paths(Design("<path id='bell [icon svg to:nav]'/>", ""), "web"));
         Assert.Equal("web/nav/bell.png", Paths(Design("<path id='bell [icon to:nav]'/>", "crop:ink -svg png scale:1x"), "web"));
-        var finding = Assert.Single(Plan(Design("<path id='bell [icno]'/>", "picture"), "web").Findings, f => f.Check == "tags in the drawing");
+        var finding = Assert.Single(Plan(Design("<path id='bell [icno]'/>", "picture"), "web").Findings, f => f.Check == "tags-in-the-drawing");
         Assert.Contains("Did you mean “icon”?", finding.Sentence, StringComparison.Ordinal);
     }
 
@@ -106,11 +106,11 @@ public class RecipeTests
     public void A_budget_is_told_when_the_weight_is_over_it()
     {
         var design = Design("<path id='bell'/>", "picture");
-        Assert.DoesNotContain(Plan(design, "web").Findings, f => f.Check == "weight over budget");
-        var told = Plan(design with { Recipes = RecipeBook.Usual with { Budget = 300 } }, "web").Findings.Where(f => f.Check == "weight over budget").ToList();
+        Assert.DoesNotContain(Plan(design, "web").Findings, f => f.Check == "weight-over-budget");
+        var told = Plan(design with { Recipes = RecipeBook.Usual with { Budget = 300 } }, "web").Findings.Where(f => f.Check == "weight-over-budget").ToList();
         Assert.Contains("over the project's budget of 300 B", Assert.Single(told).Sentence, StringComparison.Ordinal);
         var kinds = RecipeBook.Usual with { KindBudgets = RecipeBook.Usual.KindBudgets.Add("picture", 200).Add("icon", 1) };
-        Assert.Contains("of the kind picture", Assert.Single(Plan(design with { Recipes = kinds }, "web").Findings, f => f.Check == "weight over budget").Sentence, StringComparison.Ordinal);
+        Assert.Contains("of the kind picture", Assert.Single(Plan(design with { Recipes = kinds }, "web").Findings, f => f.Check == "weight-over-budget").Sentence, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,58 +1,49 @@
-// Bringing files in, by dropping them on the page or choosing them.
-document.addEventListener('alpine:init', () => {
-  Alpine.data('bringIn', () => ({
-    hovering: false,
-    busy: false,
-    progress: '',
-    results: [],
-    next: '',
+// The projects: made, named, described, put away, deleted and brought back; files dropped on one go into it.
+import * as server from './server.js';
 
-    over(event) {
-      // A screen that is dragged to another place is no file.
-      this.hovering = [...event.dataTransfer.types].includes('Files');
-    },
-    leave(event) {
-      if (!event.relatedTarget) {
-        this.hovering = false;
-      }
-    },
-    drop(event) {
+export const projects = () => ({
+  name: '',
+  refusal: '',
+
+  async add() {
+    const answer = await server.post('/api/projects/new', { name: this.name });
+    if (answer.failed) {
+      this.refusal = answer.message;
+    } else {
+      location.href = `/projects/${answer.project}`;
+    }
+  },
+  async change(element, end, body) {
+    const { project } = element.closest('[data-project]').dataset;
+    const answer = await server.post(`/api/projects/${project}/${end}`, body);
+    if (answer.failed) {
+      this.refusal = answer.message;
+    } else {
+      location.reload();
+    }
+  },
+  rename(event) {
+    this.change(event.target, 'said', { name: event.target.value });
+  },
+  describe(event) {
+    this.change(event.target, 'said', { description: event.target.value });
+  },
+  turn(event) {
+    const { end, value } = event.currentTarget.dataset;
+    this.change(event.currentTarget, end, { value: value === 'true' });
+  },
+  overCard(event) {
+    event.currentTarget.classList.add('over');
+  },
+  leaveCard(event) {
+    event.currentTarget.classList.remove('over');
+  },
+  dropOn(event) {
+    const card = event.currentTarget;
+    card.classList.remove('over');
+    if (event.dataTransfer.files.length) {
       this.hovering = false;
-      if (event.dataTransfer.files.length) {
-        this.bring(event.dataTransfer.files);
-      }
-    },
-    choose(event) {
-      this.bring(event.target.files);
-      event.target.value = '';
-    },
-    // One request a file: each tells how it went, and one that is refused does not stop the others. A zip tells of
-    // every file in it as soon as that is read.
-    async bring(list) {
-      const files = [...list];
-      let target = this.$root.dataset.target;
-      this.busy = true;
-      this.results = [];
-      for (const [index, file] of files.entries()) {
-        this.progress = `Reading ${file.name} (${index + 1} of ${files.length})`;
-        const form = new FormData();
-        form.append('files', file);
-        let told = 0;
-        const failure = await kalypto.stream(target, form, line => {
-          told++;
-          this.results = [...this.results, { key: this.results.length, ...line.result }];
-          this.progress = `Reading ${file.name} (${index + 1} of ${files.length})${told > 1 ? `: ${told} files of it` : ''}`;
-          target = `/api/projects/${line.project}/files`;
-          this.next = `/projects/${line.project}`;
-        });
-        if (failure) {
-          this.results = [...this.results, { key: this.results.length, file: file.name, message: `${file.name} was not brought in. ${failure}` }];
-        }
-      }
-      this.busy = false;
-      if (files.length && this.results.length && this.results.every(r => r.design)) {
-        location.href = this.next;
-      }
-    },
-  }));
+      this.bring(event.dataTransfer.files, `/api/projects/${card.dataset.project}/files`);
+    }
+  },
 });

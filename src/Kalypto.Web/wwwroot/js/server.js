@@ -1,78 +1,67 @@
-// Calls to the server and what all pages share.
-window.kalypto = {
-  page: Math.random().toString(36).slice(2),
-  token: document.documentElement.dataset.token,
+// Calls to the server.
+export const page = Math.random().toString(36).slice(2);
+const { token, notice } = document.documentElement.dataset;
+const silent = 'Kalypto does not answer. Is it still running? Nothing that was saved is lost.';
+const tooLarge = 'This is larger than 260 MB, the most that can be brought in at once. Bring in fewer or smaller files.';
 
-  read(id) {
-    return JSON.parse(document.getElementById(id).textContent);
-  },
+const headers = () => ({ 'X-Kalypto-Token': token, 'X-Kalypto-Page': page, 'X-Kalypto-Who': encodeURIComponent(localStorage.getItem('kalypto-who') ?? '') });
+const failure = (status, json) => ({ failed: true, message: json.message || (status === 413 ? tooLarge : 'That did not work. Load the page again.'), history: !!json.history });
+const parse = text => {
+  try {
+    return text ? JSON.parse(text) : {};
+  } catch {
+    return {};
+  }
+};
 
-  async send(method, url, body) {
-    const isForm = body instanceof FormData;
-    const response = await fetch(url, {
-      method,
-      headers: { 'X-Kalypto-Token': this.token, 'X-Kalypto-Page': this.page, 'X-Kalypto-Who': encodeURIComponent(localStorage.getItem('kalypto-who') ?? ''), ...(body && !isForm ? { 'Content-Type': 'application/json' } : {}) },
-      body: isForm ? body : body && JSON.stringify(body),
-    }).catch(() => null);
-    if (!response) {
-      return { failed: true, message: 'Kalypto does not answer. Is it still running? Nothing that was saved is lost.' };
-    }
-    const text = await response.text();
-    let json = {};
-    try {
-      json = text ? JSON.parse(text) : {};
-    } catch {
-      json = {};
-    }
-    if (!response.ok) {
-      const tooLarge = response.status === 413 ? 'This is larger than 260 MB, the most that can be brought in at once. Bring in fewer or smaller files.' : null;
-      return { failed: true, message: json.message || tooLarge || 'That did not work. Load the page again.' };
-    }
-    return json;
-  },
+// What the page brought along for its script.
+export const read = id => JSON.parse(document.getElementById(id).textContent);
 
-  // Sends a form and hands over the answer line by line, as it comes. Gives what went wrong, or null.
-  async stream(url, form, take) {
-    const response = await fetch(url, { method: 'POST', headers: { 'X-Kalypto-Token': this.token }, body: form }).catch(() => null);
-    if (!response) {
-      return 'Kalypto does not answer. Is it still running?';
-    }
-    if (!response.ok) {
-      const json = await response.json().catch(() => ({}));
-      return response.status === 413 ? 'This is larger than 260 MB, the most that can be brought in at once. Bring in fewer or smaller files.' : json.message || 'That did not work. Load the page again.';
-    }
-    const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
-    let text = '';
-    for (;;) {
-      const { value, done } = await reader.read().catch(() => ({ done: true }));
-      text += value ?? '';
-      const lines = text.split('\n');
-      text = lines.pop();
-      lines.filter(Boolean).forEach(line => take(JSON.parse(line)));
-      if (done) {
-        return null;
-      }
-    }
-  },
-  get(url) {
-    return this.send('GET', url);
-  },
+export const send = async (method, url, body) => {
+  const response = await fetch(url, { method, headers: { ...headers(), ...(body ? { 'Content-Type': 'application/json' } : {}) }, body: body && JSON.stringify(body) }).catch(() => null);
+  if (!response) {
+    return { failed: true, message: silent };
+  }
+  const json = parse(await response.text());
+  return response.ok ? json : failure(response.status, json);
+};
 
-  post(url, body) {
-    return this.send('POST', url, body || {});
-  },
+export const get = url => send('GET', url);
 
-  // Calls back when something was drawn or somebody else edited, a few times a second at most.
-  onChanged(project, callback) {
-    let waiting = null;
-    const { notice } = document.documentElement.dataset;
-    const source = new EventSource(`/api/projects/${project}/events?page=${this.page}${notice ? `&since=${notice}` : ''}`);
-    source.addEventListener('changed', () => {
-      waiting ??= setTimeout(() => {
-        waiting = null;
-        callback();
-      }, 200);
-    });
-    window.addEventListener('pagehide', () => source.close());
-  },
+export const post = (url, body) => send('POST', url, body || {});
+
+// Sends a form and hands over the answer line by line, as it comes. Gives what went wrong, or null.
+export const stream = async (url, form, take) => {
+  const response = await fetch(url, { method: 'POST', headers: headers(), body: form }).catch(() => null);
+  if (!response) {
+    return silent;
+  }
+  if (!response.ok) {
+    return failure(response.status, parse(await response.text())).message;
+  }
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  for (;;) {
+    const { value, done } = await reader.read().catch(() => ({ done: true }));
+    text += value ?? '';
+    const lines = text.split('\n');
+    text = lines.pop();
+    lines.filter(Boolean).forEach(line => take(JSON.parse(line)));
+    if (done) {
+      return null;
+    }
+  }
+};
+
+// Calls back when something was drawn or somebody else edited, a few times a second at most.
+export const onChanged = (project, callback) => {
+  let waiting = null;
+  const source = new EventSource(`/api/projects/${project}/events?page=${page}${notice ? `&since=${notice}` : ''}`);
+  source.addEventListener('changed', () => {
+    waiting ??= setTimeout(() => {
+      waiting = null;
+      callback();
+    }, 200);
+  });
+  window.addEventListener('pagehide', () => source.close());
 };

@@ -1,5 +1,5 @@
 // The fixed box of an opened row: typed, or dragged on the picture.
-window.benchParts.push({
+export const box = {
   boxDrag: null,
 
   // What is shown: the shape, the box and some room around both, in points.
@@ -43,7 +43,7 @@ window.benchParts.push({
       const [x, y, w, h] = this.boxDrag.box;
       const [left, top] = this.detailOf(row).corner;
       if (x !== box[0] || y !== box[1]) {
-        await this.fixBox(row, `${w}x${h}@${x - left},${y - top}`);
+        await this.fixBox(row, { width: String(w), height: String(h), x: x - left, y: y - top });
       }
       this.boxDrag = null;
     };
@@ -52,11 +52,11 @@ window.benchParts.push({
   },
   setBox(row) {
     const { w, h, place } = Object.fromEntries(new FormData(this.$event.target));
-    return this.fixBox(row, `${w.trim()}x${h.trim()}${place === 'centre' ? '' : `@${place}`}`);
+    return this.fixBox(row, { width: w, height: h, place });
   },
   async fixBox(row, box) {
     this.picked = [row.ordinal];
-    await this.edit({ tags: `crop:${box} -bleed` });
+    await this.edit({ box });
     await this.loadDetail(row.ordinal);
   },
-});
+};

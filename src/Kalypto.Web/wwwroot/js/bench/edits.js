@@ -1,5 +1,8 @@
 // Edits: what is picked is sent, what changed comes back. Nobody waits, nothing is lost.
-window.benchParts.push({
+import * as server from '../server.js';
+import { store } from './store.js';
+
+export const edits = {
   timers: {},
   started: 0,
   pending: 0,
@@ -9,7 +12,7 @@ window.benchParts.push({
     return this.picked.length ? [...this.picked] : [this.cursor];
   },
   place(more) {
-    return { design: this.model.design, screen: this.model.root, since: benchRows.version, layers: this.targets, ...more };
+    return { design: this.model.design, screen: this.model.root, since: store.version, layers: this.targets, ...more };
   },
   path(end) {
     return `/api/projects/${this.model.project}/${end}`;
@@ -21,13 +24,13 @@ window.benchParts.push({
   async change(end, body) {
     this.started++;
     this.pending++;
-    const answer = await kalypto.post(this.path(end), body);
+    const answer = await server.post(this.path(end), body);
     this.pending--;
     return answer;
   },
   take(answer) {
     if (answer.failed) {
-      this.say(answer.message);
+      this.refuse(answer);
       return false;
     }
     this.takeIn(answer);
@@ -44,14 +47,17 @@ window.benchParts.push({
     }
     return true;
   },
-  takeIn(answer) {
-    const { rows, order, ...model } = answer;
-    benchRows.take(answer);
+  takeModel({ rows, order, strip, stripOrder, ...model }) {
+    store.take({ rows, order, strip, stripOrder, version: model.version });
     this.model = model;
     this.revision++;
+  },
+  takeIn(answer) {
+    this.takeModel(answer);
+    const { rows, order } = answer;
     if (order) {
       this.picked = this.picked.filter(o => this.rowOf(o));
-      this.cursor = this.rowOf(this.cursor) ? this.cursor : benchRows.list[0].ordinal;
+      this.cursor = this.rowOf(this.cursor) ? this.cursor : store.list[0].ordinal;
     }
     this.opened.filter(o => rows.some(r => r.ordinal === o)).forEach(o => this.loadDetail(o));
   },
@@ -60,7 +66,7 @@ window.benchParts.push({
       return;
     }
     const { started } = this;
-    const answer = await kalypto.get(this.path(`bench/${this.model.design}/${this.model.root}?since=${benchRows.version}`));
+    const answer = await this.now();
     if (!answer.failed && started === this.started) {
       this.takeIn(answer);
       if (this.drawer === 'history') {
@@ -89,10 +95,34 @@ window.benchParts.push({
     const next = decisions[(decisions.indexOf(row.decision) + 1) % decisions.length];
     this.decide(next[0].toUpperCase() + next.slice(1));
   },
-  async undo() {
-    this.take(await this.change('undo', this.place()));
+  undo() { return this.turn('undo'); },
+  redo() { return this.turn('redo'); },
+  turnStep(step) { return this.turn(`history/${step.id}`, { undo: !step.undone }); },
+  // Takes a step back, or does it again: one's own last one, or any one of the history.
+  async turn(end, body) {
+    this.started++;
+    this.pending++;
+    const answer = await server.post(this.path(end), body);
+    const bench = answer.failed ? answer : await this.now();
+    this.pending--;
+    if (bench.failed) {
+      this.refuse(bench);
+      return;
+    }
+    this.takeIn(bench);
+    this.say(answer.done);
+    if (this.drawer === 'history') {
+      this.loadHistory();
+    }
   },
-  async redo() {
-    this.take(await this.change('redo', this.place()));
+  now() {
+    return server.get(this.path(`bench/${this.model.design}/${this.model.root}?since=${store.version}`));
   },
-});
+  refuse(answer) {
+    this.say(answer.message);
+    if (answer.history) {
+      this.openDrawer('history');
+      this.loadHistory();
+    }
+  },
+};

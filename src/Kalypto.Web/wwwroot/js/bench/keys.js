@@ -1,5 +1,5 @@
 // Every key of the bench; each has a visible control too.
-window.benchParts.push({
+export const keys = {
   help: false,
 
   toggleHelp() {
@@ -69,4 +69,4 @@ window.benchParts.push({
       act();
     }
   },
-});
+};

@@ -1,5 +1,7 @@
 // Names: in place, with the files that come of them, and many at once.
-window.benchParts.push({
+import * as server from '../server.js';
+
+export const names = {
   editing: null,
   newName: '',
   nameFiles: '',
@@ -27,7 +29,7 @@ window.benchParts.push({
     });
   },
   async offerName(ordinal) {
-    const answer = await kalypto.post(this.path('rename/preview'), this.place({ layers: [ordinal], find: '', replace: '', isExpression: false, style: 'AsTyped', start: 1, suggest: true }));
+    const answer = await server.post(this.path('rename/preview'), this.place({ layers: [ordinal], find: '', replace: '', isExpression: false, style: 'AsTyped', start: 1, suggest: true }));
     if (this.editing === ordinal && !answer.failed && answer.rows.length) {
       this.offered = answer.rows[0].after;
     }
@@ -38,7 +40,7 @@ window.benchParts.push({
     const ordinal = this.editing;
     this.timers.name = setTimeout(async () => {
       // A brace would be read as a slot of a pattern.
-      const answer = await kalypto.post(this.path('rename/preview'), this.place({ layers: [ordinal], find: '', replace: this.newName.replace(/[{}]/g, ''), isExpression: false, style: 'AsTyped', start: 1, suggest: false }));
+      const answer = await server.post(this.path('rename/preview'), this.place({ layers: [ordinal], find: '', replace: this.newName.replace(/[{}]/g, ''), isExpression: false, style: 'AsTyped', start: 1, suggest: false }));
       if (this.editing === ordinal && !answer.failed && answer.rows.length) {
         this.nameFiles = answer.rows[0].files;
         this.nameProblem = answer.rows[0].problem ?? '';
@@ -99,7 +101,7 @@ window.benchParts.push({
   previewRename() {
     clearTimeout(this.timers.rename);
     this.timers.rename = setTimeout(async () => {
-      const answer = await kalypto.post(this.path('rename/preview'), this.renameBody);
+      const answer = await server.post(this.path('rename/preview'), this.renameBody);
       if (!answer.failed) {
         this.renamed = answer;
       }
@@ -125,4 +127,4 @@ window.benchParts.push({
       this.closeDrawer();
     }
   },
-});
+};

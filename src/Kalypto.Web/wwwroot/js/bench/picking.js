@@ -3,7 +3,7 @@ const holds = (box, x, y) => box && x >= box[0] && x <= box[0] + box[2] && y >= 
 const inside = (box, outer) => box && box[0] >= outer[0] && box[1] >= outer[1]
   && box[0] + box[2] <= outer[0] + outer[2] && box[1] + box[3] <= outer[1] + outer[3];
 
-window.picking = {
+export const picking = {
   // The outermost layer under the point; one level in when that one is picked already.
   at(rows, x, y, picked) {
     const childrenOf = parent => rows.filter(r => r.parent === parent && !r.hidden && r.depth > 0);

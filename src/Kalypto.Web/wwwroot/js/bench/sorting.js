@@ -1,5 +1,7 @@
 // Sorting many at once: combinations, rules, suggestions; the drawer with findings and history.
-window.benchParts.push({
+import * as server from '../server.js';
+
+export const sorting = {
   drawer: '',
   history: [],
   who: localStorage.getItem('kalypto-who') ?? '',
@@ -99,7 +101,7 @@ window.benchParts.push({
     for (const row of this.allRows) {
       for (const finding of row.findings) {
         if (!byCheck.has(finding.check)) {
-          byCheck.set(finding.check, { check: finding.check, severity: finding.severity, fixable: 0, all: [] });
+          byCheck.set(finding.check, { check: finding.check, name: finding.name, severity: finding.severity, fixable: 0, all: [] });
         }
         const group = byCheck.get(finding.check);
         group.fixable += finding.isEdit ? 1 : 0;
@@ -113,7 +115,7 @@ window.benchParts.push({
     return this.allRows.reduce((sum, r) => sum + r.findings.length, 0);
   },
   async fix(check, ordinal) {
-    this.take(await this.change('fix', this.place({ layers: [], check, layer: ordinal, everywhere: false })));
+    this.take(await this.change('fix', this.place({ layers: [], check, layer: ordinal })));
   },
   fixAll(group) {
     this.fix(group.check, null);
@@ -124,7 +126,7 @@ window.benchParts.push({
   },
   // ---- history
   async loadHistory() {
-    const answer = await kalypto.get(this.path('history'));
+    const answer = await server.get(this.path('history'));
     if (!answer.failed) {
       this.history = answer.map(h => ({ ...h, time: new Date(h.when).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }), day: new Date(h.when).toLocaleDateString() }));
     }
@@ -132,4 +134,4 @@ window.benchParts.push({
   saveWho() {
     localStorage.setItem('kalypto-who', this.who.trim());
   },
-});
+};

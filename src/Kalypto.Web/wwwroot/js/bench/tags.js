@@ -1,6 +1,7 @@
 // The tag line: one line for all that is picked, with completion, and with what it will change.
-window.benchParts.push({
-  words: kalypto.read('tag-words'),
+import * as server from '../server.js';
+
+export const tags = {
   line: '',
   lineIsActive: false,
   // Lines that were typed before, newest last; Up and Down go through them.
@@ -16,18 +17,18 @@ window.benchParts.push({
     const [first, ...others] = this.revision >= 0 ? this.targets.map(o => this.rowOf(o)?.tags ?? []) : [[]];
     return first.filter(tag => others.every(tags => tags.includes(tag)));
   },
+  offers: { line: '', words: [] },
   get completions() {
-    if (!this.lineIsActive) {
-      return [];
-    }
-    const last = this.line.split(' ').at(-1).replace(/^-/, '');
-    return this.words.filter(w => w.form.startsWith(last) && w.form !== last).slice(0, 7);
+    return this.lineIsActive && this.offers.line === this.line ? this.offers.words : [];
+  },
+  // The server knows the words; it is asked at every letter, and what it says of an older line is passed over.
+  async offer() {
+    const { line } = this;
+    const words = line.trim() ? await server.post(this.path('completions'), { line }) : [];
+    this.offers = Array.isArray(words) && line === this.line ? { line, words } : this.offers;
   },
   complete(word) {
-    const parts = this.line.split(' ');
-    const minus = parts.at(-1).startsWith('-') ? '-' : '';
-    parts[parts.length - 1] = minus + (minus && word.form.includes(':') ? word.form.split(':')[0] : word.form);
-    this.line = `${parts.join(' ')} `;
+    this.line = word.line;
     this.$refs.line.focus();
     this.lineChanged();
   },
@@ -46,11 +47,12 @@ window.benchParts.push({
     if (!typed.trim()) {
       return;
     }
+    this.offer();
     this.timers.line = setTimeout(async () => {
-      const answer = await kalypto.post(this.path('preview'), this.place({ tags: typed }));
+      const answer = await server.post(this.path('preview'), this.place({ tags: typed }));
       if (typed === this.line && !answer.failed) {
         // A word that is still being typed is no mistake yet.
-        const unfinished = !typed.endsWith(' ') && this.completions.length > 0;
+        const unfinished = !typed.endsWith(' ') && (this.offers.line !== typed || this.offers.words.length > 0);
         this.mistakes = unfinished ? [] : answer.mistakes;
         this.effect = answer.effect;
       }
@@ -66,9 +68,12 @@ window.benchParts.push({
         this.effect = '';
         this.focusRows();
       }
-    } else if (event.key === 'Tab' && this.completions.length && this.line.trim() && !this.line.endsWith(' ')) {
+    } else if (event.key === 'Tab' && this.line.trim() && !this.line.endsWith(' ')) {
       event.preventDefault();
-      this.complete(this.completions[0]);
+      await this.offer();
+      if (this.completions.length) {
+        this.complete(this.completions[0]);
+      }
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const { length } = this.typedBefore;
@@ -85,6 +90,6 @@ window.benchParts.push({
     localStorage.setItem('kalypto-tags', JSON.stringify(this.typedBefore));
   },
   takeAway(tag) {
-    this.edit({ tags: tag.startsWith('-') ? tag.slice(1) : `-${tag.split(':')[0]}` });
+    this.edit({ without: tag });
   },
-});
+};

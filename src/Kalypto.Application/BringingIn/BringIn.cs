@@ -1,0 +1,121 @@
+using System.IO.Compression;
+using System.Runtime.CompilerServices;
+using Kalypto.Core.Arranging;
+using Kalypto.Core.Platforms;
+using Kalypto.Core.Reading;
+using Kalypto.Core.Rendering;
+using Kalypto.Store;
+
+namespace Kalypto.Application.BringingIn;
+
+/// <summary>Brings drawings into a project. One is made for them only when something could be read.</summary>
+public sealed class BringIn(ProjectStore projects, DesignStore designs, IRenderer renderer)
+{
+    /// <summary>The most bytes of one upload.</summary>
+    public const long MostBytes = 260_000_000;
+
+    /// <summary>The most entries of a zip.</summary>
+    public const int MostEntries = 500;
+
+    /// <summary>Reads a file, or every drawing in a zip, and adds each as a design. A file that cannot be read changes nothing and stops no other.</summary>
+    public async IAsyncEnumerable<BroughtIn> FilesAsync(Target target, string fileName, byte[] file, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        if (FileTypes.Of(file) != FileType.Zip || FileTypes.IsOpenRaster(file))
+        {
+            yield return await FileAsync(target, fileName, file, fileName, cancel);
+            yield break;
+        }
+        var (zip, refusal) = OpenZip(file);
+        if (refusal is { } why)
+        {
+            yield return new BroughtIn.ZipRefused(fileName, why);
+            yield break;
+        }
+        using (zip)
+        {
+            var left = MostBytes;
+            foreach (var entry in zip!.Entries.Where(e => e.Name.Length > 0 && IsDrawing(e) && !e.FullName.StartsWith("__MACOSX/", StringComparison.Ordinal)))
+            {
+                var bytes = await UnpackAsync(entry, Math.Min(left, ReadingLimits.Default.Bytes), cancel);
+                left -= bytes?.Length ?? 0;
+                yield return bytes is null ? new BroughtIn.TooLarge(entry.Name, Math.Max(entry.Length, ReadingLimits.Default.Bytes)) : await FileAsync(target, entry.Name, bytes, fileName, cancel);
+            }
+        }
+    }
+
+    /// <summary>Reads a file and adds it as a design; a file that cannot be read changes nothing.</summary>
+    /// <param name="target">Where.</param>
+    /// <param name="fileName">Its name.</param>
+    /// <param name="file">Its bytes.</param>
+    /// <param name="dropped">The file that was dropped, whose name a new project gets: itself, or the zip that it lay in.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<BroughtIn> FileAsync(Target target, string fileName, byte[] file, string dropped, CancellationToken cancel)
+    {
+        var name = DesignName(fileName);
+        try
+        {
+            if (FileTypes.Of(file) == FileType.Webp)
+            {
+                var png = await renderer.ToPngAsync(file, cancel);
+                file = png.Bytes ?? throw new DrawingRefusedException(png.Failure!.TrimEnd('.'), "Save it as PNG and bring that in");
+            }
+            var drawing = await Task.Run(() => DrawingReader.Read(file, name), cancel);
+            var shapes = await renderer.MeasureAsync(drawing, cancel);
+            var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
+            var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
+            return await designs.AddAsync(new(project, target.Actor), name, drawnAt, fileName, file, shapes, cancel) is { } design
+                ? new BroughtIn.Read(fileName, project, design, drawing.Layers.Length - 1, drawing.Screens.Length, drawnAt) : new BroughtIn.NoProject(fileName);
+        }
+        catch (DrawingRefusedException e)
+        {
+            return new BroughtIn.Refused(fileName, e);
+        }
+    }
+
+    /// <summary>The name of a design: that of its file, without folders and ending, as words.</summary>
+    public static string DesignName(string fileName)
+    {
+        var name = Path.GetFileNameWithoutExtension(fileName.Replace('\\', '/')).Replace('_', ' ').Replace('-', ' ').Replace("\0", "", StringComparison.Ordinal).Trim();
+        name = name.Length > 80 ? name[..80] : name;
+        return name.Length == 0 ? "Drawing" : char.ToUpperInvariant(name[0]) + name[1..];
+    }
+
+    private static bool IsDrawing(ZipArchiveEntry entry) => DrawingReader.Endings.Contains(Path.GetExtension(entry.Name).TrimStart('.').ToLowerInvariant());
+
+    private static (ZipArchive? Zip, ZipRefusal? Refusal) OpenZip(byte[] file)
+    {
+        try
+        {
+            var zip = new ZipArchive(new MemoryStream(file, writable: false), ZipArchiveMode.Read);
+            return zip.Entries.Count > MostEntries ? (null, ZipRefusal.TooMany) : zip.Entries.Any(IsDrawing) ? (zip, null) : (null, ZipRefusal.NoDrawing);
+        }
+        catch (InvalidDataException)
+        {
+            return (null, ZipRefusal.NotWhole);
+        }
+    }
+
+    // The size that a zip says of itself proves nothing; what is unpacked is counted.
+    private static async Task<byte[]?> UnpackAsync(ZipArchiveEntry entry, long most, CancellationToken cancel)
+    {
+        try
+        {
+            await using var source = await entry.OpenAsync(cancel);
+            using var target = new MemoryStream();
+            var buffer = new byte[81920];
+            for (int read; (read = await source.ReadAsync(buffer, cancel)) > 0;)
+            {
+                if (target.Length + read > most)
+                {
+                    return null;
+                }
+                target.Write(buffer, 0, read);
+            }
+            return target.ToArray();
+        }
+        catch (InvalidDataException)
+        {
+            return [];
+        }
+    }
+}

@@ -1,0 +1,36 @@
+using Kalypto.Core.Reading;
+
+namespace Kalypto.Application.BringingIn;
+
+/// <summary>What became of one file.</summary>
+/// <param name="File">Its name.</param>
+public abstract record BroughtIn(string File)
+{
+    /// <summary>It is a design now.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Project">The project that it is in.</param>
+    /// <param name="Design">The number of the design.</param>
+    /// <param name="Layers">How many layers it has.</param>
+    /// <param name="Screens">How many screens it has.</param>
+    /// <param name="DrawnAt">What it is drawn at by the look of its size.</param>
+    public sealed record Read(string File, int Project, int Design, int Layers, int Screens, double DrawnAt) : BroughtIn(File);
+
+    /// <summary>It cannot be read.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Why">What is wrong with it and what to do.</param>
+    public sealed record Refused(string File, DrawingRefusedException Why) : BroughtIn(File);
+
+    /// <summary>It is larger than what may come in.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Bytes">How large it is.</param>
+    public sealed record TooLarge(string File, long Bytes) : BroughtIn(File);
+
+    /// <summary>A zip that cannot be opened, or that holds too many or no drawings.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Why">What is wrong with it.</param>
+    public sealed record ZipRefused(string File, ZipRefusal Why) : BroughtIn(File);
+
+    /// <summary>The project is put away or not there any more.</summary>
+    /// <param name="File">Its name.</param>
+    public sealed record NoProject(string File) : BroughtIn(File);
+}

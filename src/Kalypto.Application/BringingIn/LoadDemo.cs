@@ -1,0 +1,57 @@
+using Kalypto.Application.Editing;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Platforms;
+using Kalypto.Core.Tagging;
+using Kalypto.Store;
+using Microsoft.Extensions.Logging;
+
+namespace Kalypto.Application.BringingIn;
+
+/// <summary>Brings in the demo: the visitor app and website of a small public observatory.</summary>
+public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers edit, OpenProject open, PlanPack plans, ILogger<LoadDemo> log)
+{
+    private const string Name = "Larkrise Observatory";
+    private static readonly Actor Kalypto = new("kalypto", "Kalypto");
+
+    /// <summary>Loads it when there is no project at all, nor ever was one that is still kept.</summary>
+    public async Task WhenEmptyAsync(string folder, CancellationToken cancel)
+    {
+        if ((await projects.CountsAsync(cancel)).Values.Sum() > 0)
+        {
+            return;
+        }
+        var project = await projects.AddAsync(Name, AllPlatforms.Usual, Kalypto, cancel);
+        foreach (var path in Directory.EnumerateFiles(folder, "*.svg").Order(StringComparer.Ordinal))
+        {
+            var name = Path.GetFileName(path);
+            if (await bringIn.FileAsync(new(Kalypto, project), name, await File.ReadAllBytesAsync(path, cancel), name, cancel) is BroughtIn.Refused refused)
+            {
+                log.LogWarning("Demo: {File}: {Message}", refused.File, refused.Why.Message);
+            }
+        }
+        await DecideSomeAsync(project, cancel);
+        var workspace = (await open.LoadAsync(project, cancel))!;
+        await plans.DrawAheadAsync(workspace, await plans.PlanAsync(workspace, cancel), DrawingQueue.Ahead, cancel);
+    }
+
+    /// <summary>A start that shows what decisions look like: some of the first screen is decided, the rest is open.</summary>
+    private async Task DecideSomeAsync(int project, CancellationToken cancel)
+    {
+        foreach (var (names, change) in new (string[], Func<Mark, Mark>)[]
+        {
+            (["bell", "moon-phase", "book-button"], mark => mark with { Decision = Decision.Ship }),
+            (["status-bar", "page-title"], mark => mark with { Decision = Decision.Code }),
+            (["layout grid"], mark => mark with { Decision = Decision.Leave }),
+            (["bell"], mark => mark with { Tags = Tags.Parse("icon to:icons") }),
+            (["book-button"], mark => mark with { Tags = Tags.Parse("button") }),
+        })
+        {
+            var workspace = (await open.LoadAsync(project, cancel))!;
+            var layers = workspace.States.SelectMany(d => d.Layers.Where(l => names.Contains(l.Name)).Select(l => new LayerRef(d.Id, l.Ordinal)));
+            await edit.ChangeAsync(new(workspace, Kalypto), $"Demo: {string.Join(", ", names)}", layers, change, cancel);
+        }
+    }
+}

@@ -1,0 +1,252 @@
+using System.Collections.Concurrent;
+using System.IO.Compression;
+using System.Text.Json;
+using Kalypto.Application.Desk;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Core.Packing;
+using Kalypto.Store;
+using Microsoft.Extensions.Hosting;
+using Microsoft.Extensions.Logging;
+
+namespace Kalypto.Application.Building;
+
+/// <summary>
+/// Builds the pack of a project, or a part of it, in the background. A build belongs to the process that runs it as long as
+/// that lives; when it stops or dies, it or another goes on with just what was said when the build began.
+/// </summary>
+public sealed class BuildPack(
+    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
+{
+    // Zip knows no earlier moment; equal packs give equal bytes, so no file has a time of its own.
+    private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
+    // Pictures get ready in bursts; one look at all of them serves for many.
+    private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(120);
+
+    // A living process says long before this is over that it is alive.
+    private static readonly TimeSpan Lease = TimeSpan.FromSeconds(20);
+    private static readonly TimeSpan Look = TimeSpan.FromSeconds(2);
+    private readonly ConcurrentDictionary<int, CancellationTokenSource> running = new();
+
+    /// <summary>Begins a build.</summary>
+    /// <returns>The number of the build, or why there can be none.</returns>
+    public async Task<(int? Build, BuildRefusal? Refusal)> StartAsync(Workspace workspace, BuildAsk ask, CancellationToken cancel)
+    {
+        if (workspace.Row.ArchivedAt is not null)
+        {
+            return (null, new(BuildRefusal.Why.Archived));
+        }
+        var plan = await plans.PlanAsync(workspace, cancel);
+        if (BlockerOf(workspace, plan, ask) is { } blocker)
+        {
+            return (null, new(BuildRefusal.Why.Blocked, blocker));
+        }
+        var total = plan.Pack.Files.Count(ask.Holds(workspace));
+        if (total == 0)
+        {
+            return (null, new(plan.Pack.Files.IsEmpty ? BuildRefusal.Why.NothingShips : BuildRefusal.Why.NothingOfPart));
+        }
+        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, Lease, cancel);
+        Begin(id, workspace, ask);
+        return (id, null);
+    }
+
+    /// <summary>Writes the zip of a build, file by file.</summary>
+    public async Task ZipAsync(int build, Stream target, CancellationToken cancel)
+    {
+        await using var zip = await ZipArchive.CreateAsync(target, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
+        foreach (var file in await builds.FilesAsync(build, cancel))
+        {
+            await using var content = await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store.");
+            // Pictures are compressed already.
+            var entry = zip.CreateEntry(file.Path, CompressionLevel.NoCompression);
+            entry.LastWriteTime = NoTime;
+            await using var stream = await entry.OpenAsync(cancel);
+            await content.CopyToAsync(stream, cancel);
+        }
+    }
+
+    /// <inheritdoc/>
+    public override async Task StopAsync(CancellationToken cancellationToken)
+    {
+        await base.StopAsync(cancellationToken);
+        foreach (var stop in running.Values)
+        {
+            await stop.CancelAsync();
+        }
+        try
+        {
+            await builds.LetGoAsync(cancellationToken);
+        }
+        catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
+        {
+            // The database is away: the leases run out by themselves.
+        }
+    }
+
+    /// <summary>Looks again and again for builds that nobody holds any more.</summary>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            try
+            {
+                foreach (var (build, said) in await builds.TakeOverAsync(Lease, stoppingToken))
+                {
+                    log.LogInformation("Build {Build} goes on", build.Id);
+                    await GoOnAsync(build, said, stoppingToken);
+                }
+            }
+            catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
+            {
+                // The database is away or the server stops.
+            }
+            await Task.WhenAny(Task.Delay(Look, stoppingToken));
+        }
+    }
+
+    private async Task GoOnAsync(BuildRow build, ProjectState said, CancellationToken cancel)
+    {
+        try
+        {
+            Begin(build.Id, await open.LoadAsync(said, cancel), JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
+        }
+        catch (Exception e) when (e is not OperationCanceledException and not Npgsql.NpgsqlException)
+        {
+            // What was said then cannot be understood any more: that costs this build alone.
+            log.LogError(e, "Build {Build} cannot go on", build.Id);
+            await builds.EndAsync(build.Id, "failed", "It was interrupted, and what was said when it began cannot be read any more. Build again.", [], cancel);
+        }
+    }
+
+    // What is wrong with a part that is not built does not stop this one.
+    private static string? BlockerOf(Workspace workspace, PlannedPack plan, BuildAsk ask)
+    {
+        var layers = ask == new BuildAsk() ? null : plan.Pack.Files.Where(ask.Holds(workspace)).SelectMany(f => f.Picture.Places).ToHashSet();
+        return plan.Pack.Blockers.FirstOrDefault(b => layers is null || layers.Contains(b.Layer))?.Sentence;
+    }
+
+    private void Begin(int id, Workspace workspace, BuildAsk ask)
+    {
+        var stop = running[id] = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping);
+        _ = Task.Run(() => RunAsync(new(builds, id), workspace, ask, stop.Token), CancellationToken.None);
+    }
+
+    private async Task RunAsync(HeldBuild held, Workspace workspace, BuildAsk ask, CancellationToken cancel)
+    {
+        try
+        {
+            var holds = ask.Holds(workspace);
+            HashSet<string>? before = null;
+            PlannedPack plan;
+            while (true)
+            {
+                var change = desk.Changed;
+                // The files of one layer become known when its crop is; so look, plan and queue until nothing is missing.
+                plan = await plans.PlanAsync(workspace, cancel);
+                before ??= [.. plan.Drawn.Keys];
+                var wanted = plan.Pack.Files.Where(holds).ToList();
+                await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel);
+                if (await plans.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel, holds))
+                {
+                    break;
+                }
+                await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
+                await Task.Delay(Pause, cancel);
+                if (!wanted.Exists(f => f.Picture.CropIsGuess))
+                {
+                    await DrawnAsync(held, wanted, before, cancel);
+                }
+            }
+            if (BlockerOf(workspace, plan, ask) is { } blocker)
+            {
+                await builds.EndAsync(held.Id, "failed", blocker, [], cancel);
+                return;
+            }
+            var (files, missing) = await FilesAsync(workspace, plan, [.. plan.Pack.Files.Where(holds)], cancel);
+            await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made; manifest.json names them.", files, cancel);
+        }
+        catch (HeldBuild.LostException)
+        {
+            log.LogInformation("Build {Build} goes on in another process", held.Id);
+        }
+        catch (HeldBuild.CancelledException)
+        {
+            await builds.EndAsync(held.Id, "cancelled", "It was cancelled. What is drawn already is kept.", [], default);
+        }
+        catch (OperationCanceledException)
+        {
+            // A stop leaves it as running, and whoever comes next goes on with it.
+        }
+        catch (Exception e)
+        {
+            log.LogError(e, "Build {Build} failed", held.Id);
+            await FailAsync(held.Id);
+        }
+        finally
+        {
+            if (running.TryRemove(held.Id, out var stop))
+            {
+                stop.Dispose();
+            }
+        }
+    }
+
+    private async Task FailAsync(int id)
+    {
+        try
+        {
+            await builds.EndAsync(id, "failed", "Something went wrong in Kalypto; its log says what. Build again.", [], default);
+        }
+        catch (Npgsql.NpgsqlException e)
+        {
+            // The database is away: the build is taken over when its lease has run out.
+            log.LogWarning(e, "The end of build {Build} could not be told", id);
+        }
+    }
+
+    /// <summary>Waits until files are drawn whose crops are known: nothing of the plan changes meanwhile.</summary>
+    private async Task DrawnAsync(HeldBuild held, List<PlannedFile> wanted, HashSet<string> before, CancellationToken cancel)
+    {
+        var keys = wanted.Select(f => f.Key.Hex).ToHashSet();
+        while (true)
+        {
+            var change = desk.Changed;
+            var drawn = await desk.DrawnAsync(keys, cancel);
+            await held.TellAsync(wanted, drawn, before, Lease, cancel);
+            if (drawn.Count == keys.Count)
+            {
+                return;
+            }
+            await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
+            await Task.Delay(Pause, cancel);
+        }
+    }
+
+    private async Task<(List<BuildFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, CancellationToken cancel)
+    {
+        var built = new List<BuiltFile>();
+        var missing = new List<(PlannedFile, string)>();
+        foreach (var file in part)
+        {
+            var row = plan.Drawn[file.Key.Hex];
+            if (row.Sha256 is { } sha256)
+            {
+                built.Add(new(file, row.Weight, sha256));
+            }
+            else
+            {
+                missing.Add((file, row.Failure ?? "It could not be drawn."));
+            }
+        }
+        var files = built.Select(b => new BuildFile(b.File.Path, b.Sha256, b.Bytes)).ToList();
+        // What goes with the pictures names only those that are there.
+        foreach (var (path, bytes) in plan.Pack.SideFilesOf([.. built.Select(b => b.File)]).Select(f => (f.Path, f.Bytes())).Append(("manifest.json", Manifest.Write(workspace.Row.Name, built, missing))))
+        {
+            using var content = new MemoryStream(bytes, writable: false);
+            files.Add(new(path, await blobs.PutAsync(content, cancel), bytes.Length));
+        }
+        return (files, missing.Count);
+    }
+}

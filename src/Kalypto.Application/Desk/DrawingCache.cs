@@ -1,0 +1,174 @@
+using System.Collections.Concurrent;
+using Kalypto.Core.Arranging;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Reading;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Desk;
+
+/// <summary>Keeps drawings in memory, read and measured, as many as fit into a set number of bytes; those least lately used go first.</summary>
+public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
+{
+    // What a read drawing takes for each byte of its file, and for each layer, as measured.
+    private const int ForByte = 4;
+    private const int ForLayer = 3000;
+
+    private readonly ConcurrentDictionary<int, Entry> entries = new();
+    // Drawings that are being read: whoever wants one of them too waits for it.
+    private readonly ConcurrentDictionary<int, Task<Entry?>> reading = new();
+    private long clock;
+    private long bytes;
+
+    /// <summary>How many bytes the kept drawings take, roughly.</summary>
+    public long Bytes => Interlocked.Read(ref bytes);
+
+    /// <summary>Roughly what a drawing takes in memory; 0 for one that is not kept.</summary>
+    public long BytesOf(int draft) => entries.TryGetValue(draft, out var entry) ? entry.Bytes : 0;
+
+    /// <summary>The drawing of a draft as it is arranged.</summary>
+    /// <exception cref="KeyNotFoundException">There is no such draft.</exception>
+    /// <exception cref="DrawingRefusedException">It cannot be read any more.</exception>
+    public async Task<MeasuredDrawing> GetAsync(int draft, string arrangement, CancellationToken cancel) =>
+        (await GetAsync([(draft, arrangement)], cancel)).GetValueOrDefault(draft) ?? throw new KeyNotFoundException($"There is no draft {draft}.");
+
+    /// <summary>The drawings of drafts as they are arranged; those that are not kept come in one question. One that is gone is left out.</summary>
+    /// <exception cref="DrawingRefusedException">One cannot be read any more.</exception>
+    public async Task<IReadOnlyDictionary<int, MeasuredDrawing>> GetAsync(IReadOnlyCollection<(int Draft, string Arrangement)> drafts, CancellationToken cancel)
+    {
+        var missing = drafts.Select(d => d.Draft).Where(d => !entries.ContainsKey(d)).ToList();
+        if (missing.Count > 0)
+        {
+            await ReadAsync(missing).WaitAsync(cancel);
+        }
+        var found = new Dictionary<int, MeasuredDrawing>();
+        foreach (var (draft, arrangement) in drafts)
+        {
+            // What was just read and already given up again for want of room is read once more, alone.
+            var entry = entries.GetValueOrDefault(draft) ?? await ReadAsync([draft]).WaitAsync(cancel) switch { [var again] => again, _ => null };
+            if (entry is not null)
+            {
+                entry.Used = Interlocked.Increment(ref clock);
+                found[draft] = entry.Arranged(arrangement);
+            }
+        }
+        Trim(drafts.Select(d => d.Draft).ToHashSet());
+        return found;
+    }
+
+    private async Task<List<Entry>> ReadAsync(IReadOnlyCollection<int> drafts)
+    {
+        var mine = new Dictionary<int, TaskCompletionSource<Entry?>>();
+        var all = new List<Task<Entry?>>();
+        foreach (var draft in drafts)
+        {
+            var source = new TaskCompletionSource<Entry?>(TaskCreationOptions.RunContinuationsAsynchronously);
+            var task = reading.GetOrAdd(draft, source.Task);
+            all.Add(task);
+            if (task == source.Task)
+            {
+                mine[draft] = source;
+            }
+        }
+        if (mine.Count > 0)
+        {
+            _ = Task.Run(() => ReadAsync(mine));
+        }
+        return [.. (await Task.WhenAll(all)).OfType<Entry>()];
+    }
+
+    private async Task ReadAsync(Dictionary<int, TaskCompletionSource<Entry?>> wanted)
+    {
+        try
+        {
+            await foreach (var file in designs.FilesAsync([.. wanted.Keys], default))
+            {
+                Settle(file.Draft, () => Keep(file));
+            }
+            foreach (var draft in wanted.Keys.ToList())
+            {
+                Settle(draft, () => null);
+            }
+        }
+        catch (Exception e)
+        {
+            foreach (var draft in wanted.Keys.ToList())
+            {
+                Settle(draft, () => throw new InvalidOperationException("The drawing could not be fetched.", e));
+            }
+        }
+
+        void Settle(int draft, Func<Entry?> make)
+        {
+            if (!wanted.Remove(draft, out var source))
+            {
+                return;
+            }
+            try
+            {
+                source.SetResult(make());
+            }
+            catch (Exception e)
+            {
+                source.SetException(e);
+            }
+            reading.TryRemove(draft, out _);
+        }
+    }
+
+    private Entry Keep(DraftFile file)
+    {
+        var drawing = new MeasuredDrawing(DrawingReader.Read(file.File, file.DesignName), file.Shapes);
+        var entry = new Entry(drawing, (long)file.File.Length * ForByte + drawing.Drawn.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
+        if (entries.TryAdd(file.Draft, entry))
+        {
+            Interlocked.Add(ref bytes, entry.Bytes);
+        }
+        return entry;
+    }
+
+    // Those asked for right now are never given up for each other.
+    private void Trim(HashSet<int> inUse)
+    {
+        if (Bytes <= options.DrawingsInMemory)
+        {
+            return;
+        }
+        foreach (var (draft, _) in entries.OrderBy(e => e.Value.Used).ToList())
+        {
+            if (Bytes <= options.DrawingsInMemory)
+            {
+                return;
+            }
+            if (!inUse.Contains(draft) && entries.TryRemove(draft, out var gone))
+            {
+                Interlocked.Add(ref bytes, -gone.Bytes);
+            }
+        }
+    }
+
+    private sealed class Entry(MeasuredDrawing drawing, long bytes)
+    {
+        // The last arrangement: what people work on.
+        private (string Text, MeasuredDrawing Drawing)? arranged;
+
+        public long Bytes => bytes;
+
+        public long Used { get; set; }
+
+        public MeasuredDrawing Arranged(string arrangement)
+        {
+            if (arrangement.Length == 0)
+            {
+                return drawing;
+            }
+            lock (this)
+            {
+                if (arranged is not { } known || known.Text != arrangement)
+                {
+                    arranged = known = (arrangement, drawing.Arrange(Arrangement.Parse(arrangement)));
+                }
+                return known.Drawing;
+            }
+        }
+    }
+}

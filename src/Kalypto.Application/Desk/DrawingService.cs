@@ -1,0 +1,167 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Reading;
+using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Workers;
+using Kalypto.Store;
+using Microsoft.Extensions.Hosting;
+using Microsoft.Extensions.Logging;
+
+namespace Kalypto.Application.Desk;
+
+/// <summary>Works off the drawing queue, as many jobs at once as there are processors.</summary>
+public sealed class DrawingService(
+    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, Notices notices, IRenderer renderer, DrawingOptions options, ILogger<DrawingService> log) : BackgroundService
+{
+    // Said again by a living process long before it runs out.
+    private static readonly TimeSpan Lease = TimeSpan.FromSeconds(30);
+    private static readonly TimeSpan Hold = TimeSpan.FromSeconds(6);
+    private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
+    private const string Unreadable = "The drawing could not be read again.";
+
+    private readonly SemaphoreSlim large = new(1);
+
+    /// <inheritdoc/>
+    public override void Dispose()
+    {
+        large.Dispose();
+        base.Dispose();
+    }
+
+    /// <summary>Stops drawing and gives back what was taken.</summary>
+    public override async Task StopAsync(CancellationToken cancellationToken)
+    {
+        await base.StopAsync(cancellationToken);
+        await TryAsync(() => queue.GiveBackAsync(cancellationToken));
+    }
+
+    /// <summary>One taker more than there are drawers: while the result of one is kept, all of them draw.</summary>
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) => options.Drawers == 0 ? Task.CompletedTask
+        : Task.WhenAll(Enumerable.Range(0, options.Drawers + 1).Select(_ => Task.Run(() => WorkAsync(stoppingToken), stoppingToken)).Append(Task.Run(() => HoldAsync(stoppingToken), stoppingToken)));
+
+    private async Task HoldAsync(CancellationToken cancel)
+    {
+        while (!cancel.IsCancellationRequested)
+        {
+            await Task.WhenAny(Task.Delay(Hold, cancel));
+            await TryAsync(() => queue.HoldAsync(Lease, cancel));
+        }
+    }
+
+    private async Task WorkAsync(CancellationToken cancel)
+    {
+        while (!cancel.IsCancellationRequested)
+        {
+            var (queued, changed) = (desk.Queued, desk.Changed);
+            string? taken = null;
+            // Large pictures are drawn one at a time; whoever comes meanwhile takes a smaller one rather than wait for it.
+            var takesLarge = large.Wait(0, CancellationToken.None);
+            try
+            {
+                if (await queue.TakeAsync(renderer.Identity, Lease, cancel, takesLarge ? null : WorkerRenderer.LargePixels) is not var (job, givenUp))
+                {
+                    Free(ref takesLarge);
+                    await Task.WhenAny(queued, changed, Task.Delay(Poll, cancel));
+                    continue;
+                }
+                taken = job.Key;
+                if (job.Picture is not { Pixels: > WorkerRenderer.LargePixels })
+                {
+                    Free(ref takesLarge);
+                }
+                await DoAsync(job, givenUp, cancel);
+                if (job.Picture is { Quick: false } || desk.WasAwaited(job.Key))
+                {
+                    notices.Give();
+                }
+            }
+            catch (OperationCanceledException)
+            {
+                // The server stops; the job stays queued.
+            }
+            catch (Exception e)
+            {
+                log.LogError(e, "A drawing job failed; it is tried again later");
+                await PutBackAsync(taken, cancel);
+            }
+            finally
+            {
+                Free(ref takesLarge);
+            }
+        }
+    }
+
+    private void Free(ref bool takesLarge)
+    {
+        if (takesLarge)
+        {
+            takesLarge = false;
+            large.Release();
+        }
+    }
+
+    private async Task PutBackAsync(string? key, CancellationToken cancel)
+    {
+        await Task.WhenAny(Task.Delay(Poll, cancel));
+        if (key is not null)
+        {
+            await TryAsync(() => queue.PutBackAsync(key, cancel));
+        }
+    }
+
+    private static async Task TryAsync(Func<Task> act)
+    {
+        try
+        {
+            await act();
+        }
+        catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
+        {
+            // The database is away or the server stops: the leases run out by themselves.
+        }
+    }
+
+    private async Task DoAsync(DrawingJob job, bool givenUp, CancellationToken cancel)
+    {
+        string? failure = givenUp ? "It stopped Kalypto several times while it was drawn." : null;
+        Isolation? isolation = null;
+        Box? shape = null;
+        if (failure is null)
+        {
+            try
+            {
+                var measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
+                var layer = measured.Drawing.Layers[job.Ordinal];
+                isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : measured.Isolate(layer, job.Without.ToHashSet());
+                shape = measured.ShapeOf(layer);
+            }
+            catch (Exception e) when (e is KeyNotFoundException or InvalidOperationException or IndexOutOfRangeException or DrawingRefusedException)
+            {
+                failure = Unreadable;
+            }
+        }
+        if (job.Picture is { } picture)
+        {
+            var crop = new Box(picture.X, picture.Y, picture.W, picture.H);
+            var drawn = failure is not null ? new Drawn(null, failure)
+                : picture.Quick ? await renderer.DrawAsync(isolation!.Document(crop, picture.Width, picture.Height), picture.Width, picture.Height, Effort.Quick, cancel)
+                : await renderer.MakeFileAsync(isolation!, new(crop, (picture.PointsWide, picture.PointsTall), (picture.Width, picture.Height), FormatAsk.Parse(picture.Format)!)
+                {
+                    Ground = picture.Ground,
+                    Credit = picture.Credit ?? CreditLines.None,
+                    Links = [.. picture.Links],
+                    Linked = picture.Linked,
+                }, cancel);
+            desk.Tell(await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel, drawn.Note, picture.Quick));
+        }
+        else
+        {
+            var look = failure is not null ? new(null, failure)
+                : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
+                : new Look(null, null);
+            await store.PutLookAsync(job.Key, look, cancel);
+            desk.Tell(job.Key, look);
+        }
+    }
+}

@@ -1,0 +1,62 @@
+using Kalypto.Application.Desk;
+using Kalypto.Application.Opening;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Packs;
+
+/// <summary>Makes drawing jobs out of layers and planned files.</summary>
+internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
+{
+    public DrawingJob Look(Picture picture)
+    {
+        var (row, state) = workspace.FindDesign(picture.Ref.Design)!.Value;
+        return Look(desk, row, state, state.Measured.Drawing.Layers[picture.Ref.Ordinal]);
+    }
+
+    public DrawingJob File(PlannedFile file)
+    {
+        var (row, state) = workspace.FindDesign(file.Picture.Ref.Design)!.Value;
+        var source = file.Source;
+        var onScreen = file.Picture.KeyWithGround != file.Picture.Key;
+        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, onScreen ? [] : state.Isolate(state.Layers[file.Picture.Ref.Ordinal]).Without,
+            onScreen ? row.Arrangement : ArrangementOf(row, state, file.Picture.Ref.Ordinal),
+            new(source.X, source.Y, source.Width, source.Height, file.Width, file.Height, Quick: false)
+            {
+                Format = file.Ask.Format.ToString(),
+                Ground = file.Ground,
+                PointsWide = file.Ask.Source.Width,
+                PointsTall = file.Ask.Source.Height,
+                Credit = file.Credit.IsEmpty ? null : file.Credit,
+                OnScreen = onScreen,
+                Links = file.Ask.Links,
+                Linked = file.Ask.Linked,
+            });
+    }
+
+    /// <summary>A look where the ink of a layer is.</summary>
+    public static DrawingJob Look(DrawingDesk desk, DesignRow row, DesignState state, Layer layer) =>
+        new(desk.LookKey(desk.Keys.Of(state.Isolate(layer))), row.DraftId, layer.Ordinal, state.Isolate(layer).Without, ArrangementOf(row, state, layer.Ordinal), null);
+
+    /// <summary>A quick picture for the pages, that fits into a square.</summary>
+    /// <param name="desk">Where it is asked for.</param>
+    /// <param name="row">The design.</param>
+    /// <param name="layer">The layer.</param>
+    /// <param name="isolation">The layer as it is to be shown.</param>
+    /// <param name="box">What to show, in drawing units.</param>
+    /// <param name="side">The side of the square, in px.</param>
+    public static DrawingJob Quick(DrawingDesk desk, DesignRow row, Layer layer, Isolation isolation, Box box, int side)
+    {
+        var scale = side / Math.Max(1e-3, Math.Max(box.Width, box.Height));
+        var (width, height) = (Math.Max(1, (int)Math.Ceiling(box.Width * scale - 1e-6)), Math.Max(1, (int)Math.Ceiling(box.Height * scale - 1e-6)));
+        var key = Fingerprint.Of("quick", desk.Engine, desk.Keys.Of(isolation).Hex,
+            $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)} {side}").Hex;
+        return new(key, row.DraftId, layer.Ordinal, isolation.Without, layer.Combined || layer.ViewBox is not null ? row.Arrangement : "", new(box.X, box.Y, width / scale, height / scale, width, height, Quick: true));
+    }
+
+    // Layers of the file are the same in every arrangement, so that their jobs need none.
+    private static string ArrangementOf(DesignRow row, DesignState state, int ordinal) => ordinal < state.Measured.Drawn.Layers.Length ? "" : row.Arrangement;
+}

@@ -1,0 +1,37 @@
+using Kalypto.Application.Benches;
+using Kalypto.Application.BringingIn;
+using Kalypto.Application.Building;
+using Kalypto.Application.Desk;
+using Kalypto.Application.Editing;
+using Kalypto.Application.Keeping;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Core.Rendering;
+using Kalypto.Store;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Kalypto.Application;
+
+/// <summary>What Kalypto is made of, for any host.</summary>
+public static class Services
+{
+    /// <summary>Adds everything, over a database and a renderer.</summary>
+    public static IServiceCollection AddKalypto(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null) => services
+        .AddDrawing(database, renderer, options)
+        .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new())
+        .AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
+        .AddSingleton<BringIn>().AddSingleton<LoadDemo>()
+        .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
+        .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
+        .AddSingleton<BenchJournal>().AddShared<BuildPack>().AddShared<KeepingService>();
+
+    /// <summary>Adds what a process needs that only draws.</summary>
+    public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options) => services
+        .AddSingleton(database).AddSingleton(renderer).AddSingleton(options)
+        .AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<SignalListener>()
+        .AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
+
+    // Runs in the background, and is asked by others.
+    private static IServiceCollection AddShared<T>(this IServiceCollection services)
+        where T : class, Microsoft.Extensions.Hosting.IHostedService => services.AddSingleton<T>().AddHostedService(provider => provider.GetRequiredService<T>());
+}

@@ -1,0 +1,10 @@
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Store;
+
+/// <summary>The file of a draft.</summary>
+/// <param name="Draft">The number of the draft.</param>
+/// <param name="DesignName">The name of its design.</param>
+/// <param name="File">The bytes as they came in.</param>
+/// <param name="Shapes">The shape box of each layer by ordinal, in drawing units; null for a layer without one.</param>
+public sealed record DraftFile(int Draft, string DesignName, byte[] File, IReadOnlyList<Box?> Shapes);

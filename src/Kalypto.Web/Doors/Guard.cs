@@ -1,0 +1,24 @@
+using Microsoft.AspNetCore.Antiforgery;
+
+namespace Kalypto.Web.Doors;
+
+/// <summary>Groups of routes that only the pages of this server may change anything through.</summary>
+internal static class Guard
+{
+    /// <summary>Endpoints that need the page's own token.</summary>
+    public static RouteGroupBuilder Edits(this IEndpointRouteBuilder app, string prefix) => app.MapGroup(prefix).AddEndpointFilter(async (context, next) =>
+    {
+        var http = context.HttpContext;
+        if (!HttpMethods.IsGet(http.Request.Method) && !await http.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(http))
+        {
+            return Results.Json(new { message = "This page is from before Kalypto was restarted. Load it again." }, statusCode: StatusCodes.Status400BadRequest);
+        }
+        return await next(context);
+    });
+
+    /// <summary>Endpoints that lie in a project, which is loaded for them.</summary>
+    public static RouteGroupBuilder InProject(this RouteGroupBuilder group) => group.WithMetadata(new ProjectScope());
+
+    /// <summary>Endpoints that lie in a project and need no more than its number.</summary>
+    public static RouteGroupBuilder OfProject(this RouteGroupBuilder group) => group.WithMetadata(new ProjectScope(Loads: false));
+}

@@ -1,0 +1,34 @@
+using Kalypto.Web.Doors;
+
+namespace Kalypto.Web.Endpoints;
+
+/// <summary>Every route but the pages, and which door it goes through.</summary>
+internal static class AllEndpoints
+{
+    private const string Project = "/api/projects/{project:int}";
+
+    public static void MapKalypto(this IEndpointRouteBuilder app)
+    {
+        app.MapProjects();
+        app.MapPictures();
+        app.MapZips();
+        app.MapRecipeFiles();
+
+        var number = app.Edits(Project).OfProject();
+        number.MapProject();
+        number.MapHistory();
+        number.MapEvents();
+        number.MapBuilds();
+
+        var project = app.Edits(Project).InProject();
+        project.MapPlatforms();
+        project.MapDesigns();
+        project.MapScreens();
+        project.MapBench();
+        project.MapSorting();
+        project.MapChecks();
+        project.MapPack();
+        project.MapRecipes();
+        project.MapCloser();
+    }
+}

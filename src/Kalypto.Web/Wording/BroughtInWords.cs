@@ -1,0 +1,25 @@
+using Kalypto.Application.BringingIn;
+using Kalypto.Core.Reading;
+
+namespace Kalypto.Web.Wording;
+
+/// <summary>Says what became of a file.</summary>
+internal static class BroughtInWords
+{
+    private const int Million = 1_000_000;
+
+    public static string Say(BroughtIn result) => result switch
+    {
+        BroughtIn.Read read => $"{Words.Count(read.Layers, "layer")} on {Words.Count(read.Screens, "screen")}{(read.DrawnAt > 1 ? $", drawn at {read.DrawnAt}x by the look of its size" : "")}",
+        BroughtIn.Refused refused => Not(result, refused.Why.Message),
+        BroughtIn.TooLarge large => Not(result,
+            $"The file has {large.Bytes / Million} MB; {ReadingLimits.Default.Bytes / Million} MB is the most. Split the drawing into several files, or embed its photos smaller."),
+        BroughtIn.ZipRefused { Why: ZipRefusal.NotWhole } => Not(result, "The zip is not whole. Make it again and bring that in."),
+        BroughtIn.ZipRefused { Why: ZipRefusal.TooMany } => Not(result, $"The zip holds more than {BringIn.MostEntries} entries. Make several zips of it."),
+        BroughtIn.ZipRefused => Not(result, $"The zip holds no drawing. Kalypto reads {string.Join(", ", DrawingReader.Endings)}."),
+        BroughtIn.NoProject => Not(result, "The project is archived or not there any more. Bring it back on the page of all projects first."),
+        _ => throw new ArgumentOutOfRangeException(nameof(result)),
+    };
+
+    private static string Not(BroughtIn result, string why) => $"{result.File} was not brought in. {why}";
+}

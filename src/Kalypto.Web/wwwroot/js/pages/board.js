@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { board } from '../board.js';
+
+start({ board });

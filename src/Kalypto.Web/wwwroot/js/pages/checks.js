@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { checks } from '../checks.js';
+
+start({ checks });

@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { deliveries } from '../deliveries.js';
+
+start({ deliveries });

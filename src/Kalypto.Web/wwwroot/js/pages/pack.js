@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { pack } from '../pack.js';
+
+start({ pack });

@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { ships } from '../ships.js';
+
+start({ ships });

@@ -1,0 +1,76 @@
+using System.Collections.Concurrent;
+using System.Text;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Rendering;
+
+namespace Kalypto.Application.Tests;
+
+/// <summary>A renderer that draws nothing: boxes are those of rectangles, and a file is its own document. Files can be held up, and refused.</summary>
+internal sealed class PaperRenderer : IRenderer
+{
+    private readonly TaskCompletionSource released = new(TaskCreationOptions.RunContinuationsAsynchronously);
+    private readonly ConcurrentQueue<FileOrder> begun = new();
+    private readonly ConcurrentQueue<FileOrder> made = new();
+
+    /// <summary>Files that wait until they are released.</summary>
+    public Func<FileOrder, bool> Holds { get; init; } = _ => false;
+
+    /// <summary>Files that cannot be drawn.</summary>
+    public Func<FileOrder, bool> Refuses { get; init; } = _ => false;
+
+    /// <summary>Is told what is made.</summary>
+    public Action<IReadOnlyCollection<FileOrder>> Made { get; set; } = _ => { };
+
+    /// <summary>What was begun, in that order.</summary>
+    public IReadOnlyList<FileOrder> Begun => [.. begun];
+
+    public string Version => "paper 1";
+
+    public string Identity { get; init; } = "paper 1";
+
+    /// <summary>The fonts there are, by family.</summary>
+    public Dictionary<string, string> Fonts { get; init; } = [];
+
+    public string FontsOf(string families) => Fonts.GetValueOrDefault(families, "");
+
+    /// <summary>Lets everything go on.</summary>
+    public void Release() => released.TrySetResult();
+
+    public Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel)
+    {
+        var shapes = new Box?[drawing.Layers.Length];
+        foreach (var layer in drawing.Layers.Reverse())
+        {
+            double Of(string name) => Numbers.Length(layer.Element[name]) ?? 0;
+            shapes[layer.Ordinal] = layer.Parent is null ? drawing.Box
+                : layer.Children.Count > 0 ? layer.Children.Select(c => shapes[c.Ordinal]!.Value).Aggregate((a, b) => a.Union(b))
+                : new(Of("x"), Of("y"), Of("width"), Of("height"));
+        }
+        return Task.FromResult<IReadOnlyList<Box?>>(shapes);
+    }
+
+    public Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel) => Task.FromResult(new Look(shape, null));
+
+    public Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(document), null));
+
+    public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
+    {
+        begun.Enqueue(order);
+        if (Holds(order))
+        {
+            await released.Task.WaitAsync(cancel);
+        }
+        made.Enqueue(order);
+        Made([.. made]);
+        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {order.Document}"), null);
+    }
+
+    public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(document), null));
+
+    public Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel) => Task.FromResult<PictureDifference?>(null);
+
+    public Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn(picture, null));
+
+    public string? StandInFor(string family) => null;
+}
