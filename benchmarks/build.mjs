@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { launch } from '../tests/browser/browser.mjs';
+import { launch, newPage } from '../tests/browser/browser.mjs';
 import { root, serve } from '../tests/browser/server.mjs';
 
 const most = 190;
@@ -25,7 +25,7 @@ async function round() {
   const server = await serve();
   const browser = await launch();
   try {
-    const page = await browser.newPage();
+    const page = await newPage(browser);
     await page.goto(server.address);
     const { layers, others } = await page.evaluate(async ([most, warming]) => {
       for (const platform of ['apple', 'android']) {

@@ -1,5 +1,5 @@
 // How fast the server answers an edit of 500 of 5,000 layers, and how fast the bench of 5,000 rows can be used.
-import { launch } from '../tests/browser/browser.mjs';
+import { launch, newPage } from '../tests/browser/browser.mjs';
 import { serve } from '../tests/browser/server.mjs';
 
 const groups = 2500;
@@ -17,7 +17,7 @@ const line = (what, value, target, met) => console.log(`${what.padEnd(56)} ${Str
 const server = await serve({ demo: false });
 const browser = await launch();
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await page.goto(server.address);
   await page.setInputFiles('input[type=file]', { name: 'big.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) });
   await page.waitForURL(/projects\/1$/, { timeout: 120_000 });
@@ -30,7 +30,7 @@ try {
     const layers = benchRows.list.filter(r => r.hasChildren).slice(0, 500).map(r => r.ordinal);
     const post = async (end, change) => {
       const response = await fetch(`/api/projects/1/${end}`, {
-        method: 'POST', headers: { 'X-Kalypto-Token': kalypto.token, 'X-Kalypto-Page': kalypto.page, 'Content-Type': 'application/json' },
+        method: 'POST', headers: { 'X-Kalypto-Token': document.documentElement.dataset.token, 'X-Kalypto-Page': 'bench', 'Content-Type': 'application/json' },
         body: JSON.stringify({ design: 1, screen: 0, since: benchRows.version, layers, ...change }),
       });
       benchRows.version = (await response.json()).version;

@@ -33,15 +33,34 @@ postgres_up() {
     local port
     port=$(free_port)
     as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -w -l "$postgres_dir/server.log" -o \
-      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=80" start >/dev/null \
+      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=200" start >/dev/null \
       || die "The database did not start; see $postgres_dir/server.log."
   fi
+  # Whoever started it stops it; when they are gone, whoever comes next does.
+  local owner
+  owner=$(cat "$postgres_dir.owner" 2>/dev/null || true)
+  [ -n "$owner" ] && kill -0 "$owner" 2>/dev/null || echo $$ >"$postgres_dir.owner"
   local running
   running=$(as_postgres sed -n 4p "$postgres_dir/postmaster.pid")
   KALYPTO_DATABASE="Host=127.0.0.1;Port=$running;Username=kalypto;Password=$(as_postgres cat "$secret");Database=kalypto;Maximum Pool Size=30"
   export KALYPTO_DATABASE
 }
 
+# Stops the cluster, unless another script that still runs started it.
 postgres_down() {
-  [ -n "$postgres_dir" ] && as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -m fast -w stop >/dev/null 2>&1 || true
+  [ -n "$postgres_dir" ] && [ "$(cat "$postgres_dir.owner" 2>/dev/null)" = $$ ] && as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -m fast -w stop >/dev/null 2>&1 || true
+}
+
+# postgres_find: the tools of PostgreSQL for a cluster that runs already, told by KALYPTO_DATABASE.
+postgres_find() {
+  postgres_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+  [ -x "$postgres_bin/pg_dump" ] || die "PostgreSQL's tools are missing. Install them: apt-get install postgresql"
+}
+
+# postgres_tool NAME ARGUMENT ...: a tool of PostgreSQL on the cluster that is up.
+postgres_tool() {
+  local tool=$1
+  shift
+  PGHOST=127.0.0.1 PGPORT=$(sed -E 's/.*Port=([0-9]+).*/\1/' <<<"$KALYPTO_DATABASE") PGUSER=kalypto \
+    PGPASSWORD=$(sed -E 's/.*Password=([^;]*).*/\1/' <<<"$KALYPTO_DATABASE") "$postgres_bin/$tool" "$@"
 }

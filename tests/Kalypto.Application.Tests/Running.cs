@@ -24,7 +24,9 @@ internal sealed class Running : IAsyncDisposable
     private readonly IHost host;
     private readonly string database;
 
-    private Running(IHost host, string database) => (this.host, this.database) = (host, database);
+    private readonly bool drops;
+
+    private Running(IHost host, string database, bool drops) => (this.host, this.database, this.drops) = (host, database, drops);
 
     private static string Server => Environment.GetEnvironmentVariable("KALYPTO_DATABASE")
         ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.");
@@ -35,14 +37,14 @@ internal sealed class Running : IAsyncDisposable
     public static readonly Actor Ada = new("ada", "Ada");
 
     /// <summary>Starts, on a new database or on that of one that runs or was stopped; it may leave the queue alone.</summary>
-    public static async Task<Running> StartAsync(PaperRenderer renderer, string? database = null, bool draws = true)
+    public static async Task<Running> StartAsync(PaperRenderer renderer, string? database = null, bool draws = true, DrawingOptions? options = null, bool drops = true)
     {
         database ??= $"web_{Guid.NewGuid():N}";
         var builder = Host.CreateEmptyApplicationBuilder(null);
         var tables = new Database(new NpgsqlConnectionStringBuilder(Server) { Database = database, MaxPoolSize = 10 }.ConnectionString);
         tables.Migrate();
-        builder.Services.AddKalypto(tables, renderer, new() { Drawers = draws ? 2 : 0 }).AddLogging();
-        var running = new Running(builder.Build(), database);
+        builder.Services.AddKalypto(tables, renderer, options ?? new() { Drawers = draws ? 2 : 0 }).AddLogging();
+        var running = new Running(builder.Build(), database, drops);
         await running.host.StartAsync(Cancel);
         return running;
     }
@@ -125,6 +127,10 @@ internal sealed class Running : IAsyncDisposable
         await host.StopAsync(default);
         await Get<Database>().DisposeAsync();
         host.Dispose();
+        if (!drops)
+        {
+            return;
+        }
         await using var connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Server) { Database = "postgres", Pooling = false }.ConnectionString);
         await connection.OpenAsync();
         await using var command = new NpgsqlCommand($"drop database if exists {database} with (force)", connection);

@@ -2,7 +2,6 @@ using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
 using ArchUnitNET.xUnitV3;
 using static ArchUnitNET.Fluent.ArchRuleDefinition;
-using static ArchUnitNET.Fluent.Slices.SliceRuleDefinition;
 using Assembly = System.Reflection.Assembly;
 
 namespace Kalypto.Architecture.Tests;

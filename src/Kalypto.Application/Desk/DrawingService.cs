@@ -10,7 +10,7 @@ using Microsoft.Extensions.Logging;
 
 namespace Kalypto.Application.Desk;
 
-/// <summary>Works off the drawing queue, as many jobs at once as there are processors.</summary>
+/// <summary>Works off the drawing queue, with as many takers as this process is to have drawers, and one more.</summary>
 public sealed class DrawingService(
     DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, Notices notices, IRenderer renderer, DrawingOptions options, ILogger<DrawingService> log) : BackgroundService
 {

@@ -55,8 +55,9 @@ public sealed class EditLayers(EditStore edits)
     public async Task<(StepDone Done, IReadOnlyList<TagMistake> Mistakes)> TagAsync(Visit visit, IReadOnlyList<LayerRef> layers, string text, CancellationToken cancel)
     {
         var line = TagLine.Parse(text, visit.Workspace.Recipes.OwnKinds);
+        var label = $"Tag {Layers(visit.Workspace, layers)}: {text.Trim()}";
         return (!line.Mistakes.IsEmpty || line.IsEmpty ? new(StepState.Nothing)
-            : await ChangeAsync(visit, $"Tag {Layers(visit.Workspace, layers)}: {text.Trim()}", layers, mark => mark with { Tags = line.ApplyTo(mark.Tags) }, cancel), line.Mistakes);
+            : await ChangeAsync(visit, label, layers, mark => mark with { Tags = line.ApplyTo(mark.Tags) }, cancel), line.Mistakes);
     }
 
     /// <summary>Refuses for good what layers were taken for, or lets it be suggested again. Loose layers that were taken for one thing are refused together.</summary>

@@ -16,9 +16,9 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
     {
         var running = process is { HasExited: false } ? process : Start();
         using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        var patience = request.Task == WorkerTask.File ? options.TimeLimit * FileFactor : options.TimeLimit;
         try
         {
-            var patience = request.Task == WorkerTask.File ? options.TimeLimit * FileFactor : options.TimeLimit;
             limit.CancelAfter(patience);
             await Frames.WriteAsync(running.StandardInput.BaseStream, request, document, limit.Token);
             for (var i = 0; i < answers; i++)
@@ -42,7 +42,7 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
             // Whether too slow or no longer wanted: what it is busy with cannot be stopped otherwise.
             End();
             cancel.ThrowIfCancellationRequested();
-            return $"It takes longer than {options.TimeLimit.TotalSeconds.ToString(CultureInfo.InvariantCulture)} seconds to draw.";
+            return $"It takes longer than {patience.TotalSeconds.ToString(CultureInfo.InvariantCulture)} seconds to {(request.Task == WorkerTask.File ? "make" : "draw")}.";
         }
         catch (Exception e) when (e is IOException or InvalidDataException)
         {

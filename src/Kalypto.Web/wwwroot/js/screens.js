@@ -2,6 +2,8 @@
 import * as server from './server.js';
 
 export const screens = () => ({
+  renaming: false,
+
   get path() {
     const { project, design } = this.$root.dataset;
     return `/api/projects/${project}/designs/${design}`;
@@ -68,8 +70,14 @@ export const screens = () => ({
     this.$dispatch('changed');
     return !answer.failed;
   },
-  renameDesign(event) {
-    this.ofDesign('said', { name: event.target.value });
+  startRename() {
+    this.renaming = true;
+    this.$nextTick(() => this.$refs.name.select());
+  },
+  nameLeft() { this.renaming = false; },
+  async renameDesign(event) {
+    await this.ofDesign('said', { name: event.target.value });
+    this.reload();
   },
   async moveDesign(event) {
     if (await this.ofDesign('said', { by: Number(event.currentTarget.dataset.by) })) {

@@ -67,6 +67,14 @@ export const rows = {
   thumb(row) {
     return `/pictures/${this.model.project}/${this.model.design}/layer/${row.ordinal}.png?k=${row.thumb}`;
   },
+  // A picture that is on its way never lets that of another row stand in for it.
+  showThumb(image, row) {
+    const address = this.thumb(row);
+    if (image.getAttribute('src') !== address) {
+      image.removeAttribute('src');
+      image.src = address;
+    }
+  },
   indent(row) {
     return { paddingLeft: `${Math.min(row.depth, 9) * 14}px` };
   },

@@ -3,14 +3,25 @@
 import * as server from '../server.js';
 
 export const recipeControls = () => ({
-  async say(field, value) {
-    const answer = await server.post(`/api/projects/${this.project}/recipes/fields`, { line: this.draft, field, value });
-    if (!answer.failed) {
-      this.draft = answer.line;
-      this.fields = answer.fields;
-      this.isTyping = false;
-      this.look();
-    }
+  said: Promise.resolve(),
+  waiting: 0,
+
+  // One after the other, each on the line that the one before left: nothing that is typed fast is lost.
+  say(field, value) {
+    this.waiting++;
+    this.said = this.said.then(async () => {
+      const answer = await server.post(`/api/projects/${this.project}/recipes/fields`, { line: this.draft, field, value });
+      this.waiting--;
+      if (!answer.failed) {
+        this.draft = answer.line;
+        this.isTyping = false;
+        // What is being typed meanwhile is not overwritten.
+        if (!this.waiting) {
+          this.fields = answer.fields;
+          this.look();
+        }
+      }
+    });
   },
   makes(format) { return format in this.fields.formats; },
   qualityOf(format) { return this.fields.formats[format] ?? ''; },
