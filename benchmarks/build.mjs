@@ -71,7 +71,7 @@ async function round() {
           return;
         }
         const { design, layer } = blocker.findings[0];
-        await kalypto.post('/api/projects/1/checks/fix', { design, screen: 0, layer, check: blocker.name, everywhere: true });
+        await kalypto.post('/api/projects/1/checks/fix', { design, screen: 0, layer, check: blocker.id, everywhere: true });
       }
     });
     const shipped = { decision: 'Ship', tags: 'picture png scale:1x,2x,3x crop:ink' };

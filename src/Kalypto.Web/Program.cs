@@ -8,6 +8,8 @@ using Kalypto.Web;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Endpoints;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Http.Features;
 using Serilog;
 
@@ -65,5 +67,6 @@ if (builder.Configuration.GetValue("Demo", false))
 {
     await app.Services.GetRequiredService<LoadDemo>().WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping);
 }
-Console.WriteLine($"Kalypto is at {app.Urls.First()} (Ctrl-C ends it)");
+var address = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses.FirstOrDefault();
+Console.WriteLine($"Kalypto is at {address} (Ctrl-C ends it)");
 await app.WaitForShutdownAsync();
