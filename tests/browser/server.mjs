@@ -1,4 +1,4 @@
-// A Kalypto of its own for a test file: a free port and an empty database on the PostgreSQL that ./test starts.
+// Processes of Kalypto for a test file: a free port and an empty database on the PostgreSQL that ./test starts.
 import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -7,37 +7,46 @@ import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('../..', import.meta.url));
 
-export async function serve({ demo = true, seconds = 30, database = `browser_${process.pid}_${Date.now()}` } = {}) {
+export const connectionTo = database => {
   if (!process.env.KALYPTO_DATABASE) {
     throw new Error('KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.');
   }
-  const connection = process.env.KALYPTO_DATABASE.replace(/Database=\w+/, `Database=${database}`);
-  const server = spawn('dotnet', [
-    join(root, 'src/Kalypto.Web/bin/Release/net10.0/Kalypto.Web.dll'), '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'),
-    '--Demo', String(demo), '--DemoFolder', join(root, 'demo'), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')), '--DrawingSeconds', String(seconds),
-  ], { env: { ...process.env, KALYPTO_DATABASE: connection }, stdio: ['ignore', 'pipe', 'pipe'] });
+  return process.env.KALYPTO_DATABASE.replace(/Database=\w+/, `Database=${database}`);
+};
+
+// Starts a process and waits until it says that it is ready.
+async function run(project, database, options, ready) {
+  const child = spawn('dotnet', [join(root, `src/${project}/bin/Release/net10.0/${project}.dll`), '--DemoFolder', join(root, 'demo'), ...options],
+    { env: { ...process.env, KALYPTO_DATABASE: connectionTo(database) }, stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
-  const address = await new Promise((resolve, reject) => {
+  const said = await new Promise((resolve, reject) => {
     const read = data => {
       output += data;
-      const found = output.match(/Kalypto is at (\S+)/);
+      const found = output.match(ready);
       if (found) {
         resolve(found[1]);
       }
     };
-    server.stdout.on('data', read);
-    server.stderr.on('data', read);
-    server.on('exit', code => reject(new Error(`The server ended with ${code}:\n${output}`)));
+    child.stdout.on('data', read);
+    child.stderr.on('data', read);
+    child.on('exit', code => reject(new Error(`${project} ended with ${code}:\n${output}`)));
   });
-  return {
-    address,
-    database,
-    pid: server.pid,
-    output: () => output,
-    stop: () => new Promise(resolve => {
-      server.removeAllListeners('exit');
-      server.on('exit', resolve);
-      server.kill('SIGTERM');
-    }),
-  };
+  const end = signal => new Promise(resolve => {
+    child.removeAllListeners('exit');
+    if (child.exitCode !== null || child.signalCode !== null) {
+      resolve();
+      return;
+    }
+    child.on('exit', resolve);
+    child.kill(signal);
+  });
+  return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
+
+export const serve = ({ demo = true, seconds = 30, drawers, database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
+  '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
+  '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)],
+], /Kalypto is at (\S+)/);
+
+// A process that only draws.
+export const draw = ({ database, drawers = 1 }) => run('Kalypto.Drawer', database, ['--Drawers', String(drawers)], /(Drawing) with/);
