@@ -3,6 +3,11 @@ using Kalypto.Bench;
 // usage: Kalypto.Bench DEMO_FOLDER
 //        Kalypto.Bench pure DEMO_FOLDER LIST
 //        Kalypto.Bench icons DEMO_FOLDER SVG_FOLDER OUT
+if (args is ["many"])
+{
+    ManyDesigns.Run();
+    return;
+}
 if (args is ["pure", var drawings, var list])
 {
     await Pure.RunAsync(drawings, list);
@@ -17,4 +22,5 @@ var demo = args is [var folder] ? folder : "demo";
 Console.WriteLine("what                                                     measured    target");
 Reading.Run();
 Planning.Run();
+ManyDesigns.Run();
 await Building.RunAsync(demo);

@@ -1,10 +1,10 @@
-using System.Net.Http.Json;
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.RegularExpressions;
+using Kalypto.Application;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Opening;
-using Kalypto.Application;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Platforms;
 using Kalypto.Web.Doors;

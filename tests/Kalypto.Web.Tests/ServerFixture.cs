@@ -1,6 +1,6 @@
 using System.Text;
-using Kalypto.Application.BringingIn;
 using Kalypto.Application;
+using Kalypto.Application.BringingIn;
 using Kalypto.Core.Platforms;
 using Kalypto.Store;
 using Microsoft.AspNetCore.Hosting;

@@ -22,8 +22,12 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     // What waits in the queue, and how urgent; asking again for the same changes nothing.
     private readonly ConcurrentDictionary<string, int> waiting = new();
     private long askedAt;
+    private long version;
     private TaskCompletionSource changed = New();
     private TaskCompletionSource queued = New();
+
+    /// <summary>Another number whenever more or less is known here of what is drawn: what was planned by the same number still holds.</summary>
+    public long Version => Interlocked.Read(ref version);
 
     /// <summary>Ends when the next picture gets ready here.</summary>
     public Task Changed => Volatile.Read(ref changed).Task;
@@ -58,6 +62,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
             foreach (var (key, look) in await store.LooksAsync(missing, cancel))
             {
                 looks[key] = look;
+                Interlocked.Increment(ref version);
             }
         }
         return isolation => looks.GetValueOrDefault(LookKey(isolation));
@@ -66,7 +71,6 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     /// <summary>Those of the pictures that are drawn.</summary>
     public async Task<IReadOnlyDictionary<string, DrawingRow>> DrawnAsync(IEnumerable<string> keys, CancellationToken cancel)
     {
-        var asked = keys.ToHashSet();
         // What is queued here is told here, whoever draws it.
         var now = Environment.TickCount64;
         var asksAll = now - Volatile.Read(ref askedAt) > OthersAfter;
@@ -74,15 +78,28 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         {
             Volatile.Write(ref askedAt, now);
         }
-        var missing = asked.Where(k => !drawn.ContainsKey(k) && (asksAll || !waiting.ContainsKey(k))).ToList();
-        if (missing.Count > 0)
+        var found = new Dictionary<string, DrawingRow>(StringComparer.Ordinal);
+        var missing = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var key in keys)
         {
-            foreach (var (key, row) in await store.FindAsync(missing, cancel))
+            if (drawn.TryGetValue(key, out var known))
             {
-                drawn[key] = row;
+                found[key] = known;
+            }
+            else if (asksAll || !waiting.ContainsKey(key))
+            {
+                missing.Add(key);
             }
         }
-        return asked.Where(drawn.ContainsKey).ToDictionary(k => k, k => drawn[k]);
+        if (missing.Count > 0)
+        {
+            foreach (var (key, row) in await store.FindAsync([.. missing], cancel))
+            {
+                found[key] = drawn[key] = row;
+                Interlocked.Increment(ref version);
+            }
+        }
+        return found;
     }
 
     /// <summary>True once for a look that a plan waits for; looks for thumbnails change nothing that pages show.</summary>
@@ -166,6 +183,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     {
         looks.Clear();
         drawn.Clear();
+        Interlocked.Increment(ref version);
     }
 
     /// <summary>Another process drew something.</summary>
@@ -205,6 +223,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
 
     private void Tell(string key)
     {
+        Interlocked.Increment(ref version);
         waiting.TryRemove(key, out _);
         HearChanged();
     }

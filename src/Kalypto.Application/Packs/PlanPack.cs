@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Checking;
@@ -16,8 +17,27 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
     // How often drawing ahead was asked for, by project.
     private readonly ConcurrentDictionary<int, long> newest = new();
 
-    /// <summary>Plans the pack, with all that is known of it by now.</summary>
+    // Should news of other processes be missed, what is not drawn yet is looked for again after so many ms.
+    private const int AgainAfter = 5000;
+    private readonly ConditionalWeakTable<Workspace, Known> known = [];
+    private readonly ConditionalWeakTable<PlannedPack, object> settled = [];
+
+    private sealed record Known(long Version, long At, PlannedPack Plan);
+
+    /// <summary>Plans the pack, with all that is known of it by now. While nothing more is known, it is the same plan.</summary>
     public async Task<PlannedPack> PlanAsync(Workspace workspace, CancellationToken cancel)
+    {
+        var (version, now) = (desk.Version, Environment.TickCount64);
+        if (known.TryGetValue(workspace, out var last) && last.Version == version && (last.Plan.IsWhole || now - last.At < AgainAfter))
+        {
+            return last.Plan;
+        }
+        var plan = await WorkAsync(workspace, cancel);
+        known.AddOrUpdate(workspace, new(version, now, plan));
+        return plan;
+    }
+
+    private async Task<PlannedPack> WorkAsync(Workspace workspace, CancellationToken cancel)
     {
         var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
             .SelectMany(m => d.SaidOf(d.Layers[m.Key]).Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => desk.Keys.Of(d.Isolate(l))));
@@ -50,6 +70,10 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
     /// <summary>The same in the background: whoever edits does not wait for it.</summary>
     public void DrawAheadSoon(Workspace workspace, PlannedPack plan)
     {
+        if (settled.TryGetValue(plan, out _))
+        {
+            return;
+        }
         var mine = newest.AddOrUpdate(workspace.Row.Id, 1, (_, last) => last + 1);
         _ = Task.Run(() => DrawAheadIfNewestAsync(workspace, plan, mine));
     }
@@ -79,7 +103,10 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
         }
         try
         {
-            await DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, default);
+            if (await DrawAheadAsync(workspace, plan, DrawingQueue.Ahead, default))
+            {
+                settled.AddOrUpdate(plan, plan);
+            }
         }
         catch (Npgsql.NpgsqlException e)
         {

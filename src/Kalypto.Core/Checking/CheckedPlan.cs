@@ -18,6 +18,8 @@ public sealed record CheckedPlan(
     IReadOnlyList<DesignState> Designs, IReadOnlyList<IPlatform> Platforms, ImmutableArray<Picture> Pictures,
     ImmutableArray<PlannedFile> Files, Func<Fingerprint, Look?> Looks, Func<string, string?> StandIn)
 {
+    private readonly Dictionary<int, DesignState> byId = Designs.ToDictionary(d => d.Id);
+
     /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
     public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
 
@@ -26,7 +28,7 @@ public sealed record CheckedPlan(
         DesignOf(picture).Layers[picture.Ref.Ordinal];
 
     /// <summary>The design that a picture comes from.</summary>
-    public DesignState DesignOf(Picture picture) => Designs.First(d => d.Id == picture.Ref.Design);
+    public DesignState DesignOf(Picture picture) => byId[picture.Ref.Design];
 
     /// <summary>A name for people of a layer and the screen it is on: <c>“bell” on Tonight</c>.</summary>
     public static string Where(DesignState design, Layer layer) =>

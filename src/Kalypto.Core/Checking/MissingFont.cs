@@ -35,7 +35,8 @@ public sealed class MissingFont : ICheck
                 if (plan.StandIn(family) is { } other)
                 {
                     yield return new(Id, Severity.Warning, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} has text in {family}, which is not there; {other} stands in for it.") { About = family };
+                        $"“{picture.LayerName}” on {picture.ScreenName} has text in {family}, which is not there; {other} stands in for it.")
+                    { About = family };
                 }
             }
         }

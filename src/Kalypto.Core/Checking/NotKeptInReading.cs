@@ -21,7 +21,7 @@ public sealed class NotKeptInReading : ICheck
     {
         foreach (var picture in plan.Pictures)
         {
-            var drawing = plan.Designs.First(d => d.Id == picture.Ref.Design).Measured.Drawing;
+            var drawing = plan.DesignOf(picture).Measured.Drawing;
             if (drawing.Notes.IsEmpty)
             {
                 continue;

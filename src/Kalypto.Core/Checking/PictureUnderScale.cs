@@ -28,7 +28,11 @@ public sealed class PictureUnderScale : ICheck
         foreach (var files in plan.Files.GroupBy(f => f.Picture.Ref))
         {
             var picture = files.First().Picture;
-            var design = plan.Designs.First(d => d.Id == picture.Ref.Design);
+            var design = plan.DesignOf(picture);
+            if (design.Measured.Contents[picture.Ref.Ordinal].Pictures == 0)
+            {
+                continue;
+            }
             // Largest densities come with platforms; what people ask for are the scales that are said, or else up to 3x.
             var asked = files.Where(f => !f.Format.IsVector && (picture.Making.Scales.Contains(f.Scale) || !f.Picture.MakingFor(f.Platform).Scales.IsEmpty
                 || f.Scale.Factor <= Usual.Factor || !picture.MakingFor(f.Platform).Wide.IsEmpty || !picture.MakingFor(f.Platform).Tall.IsEmpty)).Select(f => f.Scale).DefaultIfEmpty().Max();

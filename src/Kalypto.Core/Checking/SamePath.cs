@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
@@ -23,6 +25,10 @@ public sealed class SamePath : ICheck
     /// <inheritdoc/>
     public bool IsEssential => true;
 
+    // Pictures and files that an edit did not touch are the same values as before.
+    private readonly ConditionalWeakTable<PlannedFile, string> filePlaces = [];
+    private readonly ConditionalWeakTable<Picture, ConcurrentDictionary<string, string?>> picturePlaces = [];
+
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
@@ -30,14 +36,14 @@ public sealed class SamePath : ICheck
         foreach (var platform in plan.Platforms)
         {
             var byPlace = plan.Pictures
-                .Select(p => (Picture: p, Name: platform.NameOf(p)))
-                .Where(p => p.Name.Length > 0 && p.Picture.CropFor(platform.Id) is not null)
-                .GroupBy(p => platform.Place(p.Picture, p.Name), StringComparer.OrdinalIgnoreCase)
+                .Select(p => (Picture: p, Place: PlaceOf(platform, p)))
+                .Where(p => p.Place is not null)
+                .GroupBy(p => p.Place!, p => p.Picture, StringComparer.OrdinalIgnoreCase)
                 .ToDictionary(g => g.Key, g => g.ToList(), StringComparer.OrdinalIgnoreCase);
             foreach (var (place, pictures) in byPlace.Where(p => p.Value.Count > 1))
             {
-                var first = pictures[0].Picture;
-                foreach (var (other, name) in pictures.Skip(1).Where(p => told.Add(p.Picture.Ref)))
+                var first = pictures[0];
+                foreach (var other in pictures.Skip(1).Where(p => told.Add(p.Ref)))
                 {
                     // The icon of the app or site has a name that the platform gives.
                     if (platform.Place(other, "a") == platform.Place(other, "b"))
@@ -54,19 +60,24 @@ public sealed class SamePath : ICheck
                 }
             }
             // A size of its own or a picture beside a drawing has a name that another layer may have.
-            foreach (var files in plan.Files.Where(f => f.Platform == platform.Id).GroupBy(platform.Place, StringComparer.OrdinalIgnoreCase))
+            var firsts = new Dictionary<string, Picture>(StringComparer.OrdinalIgnoreCase);
+            foreach (var file in plan.Files.Where(f => f.Platform == platform.Id))
             {
-                var first = files.First().Picture;
-                foreach (var other in files.Select(f => f.Picture).Where(p => p.Ref != first.Ref && !told.Contains(first.Ref) && told.Add(p.Ref)))
+                var (place, other) = (filePlaces.GetValue(file, platform.Place), file.Picture);
+                if (!firsts.TryAdd(place, other) && firsts[place] is var first && other.Ref != first.Ref && !told.Contains(first.Ref) && told.Add(other.Ref))
                 {
                     var offered = Offer(platform, other, byPlace.Keys);
                     yield return new(Id, Severity.Blocker, other.Ref,
-                        $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both make {files.Key} for {platform.Name}.",
+                        $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both make {place} for {platform.Name}.",
                         new($"Name it {offered}", ShipName: offered));
                 }
             }
         }
     }
+
+    /// <summary>Where a picture lies; null when it lies nowhere.</summary>
+    private string? PlaceOf(IPlatform platform, Picture picture) => picturePlaces.GetOrCreateValue(picture).GetOrAdd(platform.Id, _ =>
+        picture.CropFor(platform.Id) is not null && platform.NameOf(picture) is { Length: > 0 } name ? platform.Place(picture, name) : null);
 
     private static string Offer(IPlatform platform, Picture picture, ICollection<string> taken)
     {

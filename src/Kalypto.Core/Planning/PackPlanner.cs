@@ -32,9 +32,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     public Pack Plan(IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms)
     {
         var book = designs.Count > 0 ? designs[0].Recipes : RecipeBook.Usual;
-        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => PicturesOf(d, platforms))]), designs);
-        var files = pictures
-            .SelectMany(picture => platforms.SelectMany(platform => paths.FilesOf(picture, platform, book)))
+        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, PicturesOf))]), designs);
+        var files = pictures.SelectMany(picture => paths.FilesOf(picture, platforms, book))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
         var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight };
         var (findings, suppressed) = CheckBook.Sort(Checks.All.Where(c => !CheckBook.Off.Contains(c.Id)).SelectMany(check => check.Run(plan)));
@@ -100,6 +99,10 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         }
         return [.. shared.Select(set =>
         {
+            if (!set.Skip(1).Any())
+            {
+                return set.First();
+            }
             var leader = set.FirstOrDefault(p => p.NameIsTyped || !DefaultNames.IsNotNamed(byDesign[p.Ref.Design].Layers[p.Ref.Ordinal])) ?? set.First();
             return leader with { Places = [leader.Ref, .. set.Select(p => p.Ref).Where(r => r != leader.Ref)] };
         })];

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
@@ -10,7 +12,7 @@ namespace Kalypto.Core.Planning;
 
 /// <summary>
 /// Works out the paths, pixels and content keys of pictures, and finds again what it worked out before: an edit changes
-/// some pictures, and the files of all others stay what they are.
+/// some pictures of one design, and all others stay what they are, with their files.
 /// </summary>
 /// <param name="engine">The name and version of the renderer and encoders; part of every content key.</param>
 public sealed class PlannedPaths(string engine)
@@ -18,6 +20,44 @@ public sealed class PlannedPaths(string engine)
     private const int Most = 40_000;
     private const string White = "#ffffff";
     private readonly ConcurrentDictionary<string, ImmutableArray<(FileAsk Ask, string? Ground, Fingerprint Key)>> known = new(StringComparer.Ordinal);
+
+    // By the very design and picture: those that an edit did not touch are the same values as before.
+    private readonly ConditionalWeakTable<DesignState, DesignPictures> pictures = [];
+    private readonly ConditionalWeakTable<Picture, PictureFiles> files = [];
+
+    private sealed record DesignPictures(IReadOnlyList<IPlatform> Platforms, ImmutableArray<Picture> All);
+
+    private sealed record PictureFiles(IReadOnlyList<IPlatform> Platforms, RecipeBook Book, ImmutableArray<PlannedFile> All);
+
+    /// <summary>The pictures of a design. Those of one that was not seen whole yet are worked out anew each time.</summary>
+    /// <param name="design">The design.</param>
+    /// <param name="platforms">The platforms packed for.</param>
+    /// <param name="work">Works them out.</param>
+    internal ImmutableArray<Picture> PicturesOf(DesignState design, IReadOnlyList<IPlatform> platforms, Func<DesignState, IReadOnlyList<IPlatform>, IEnumerable<Picture>> work)
+    {
+        if (pictures.TryGetValue(design, out var before) && before.Platforms.SequenceEqual(platforms))
+        {
+            return before.All;
+        }
+        ImmutableArray<Picture> all = [.. work(design, platforms)];
+        if (!all.Any(p => p.CropIsGuess))
+        {
+            pictures.AddOrUpdate(design, new(platforms, all));
+        }
+        return all;
+    }
+
+    /// <summary>The files of a picture for all platforms.</summary>
+    internal ImmutableArray<PlannedFile> FilesOf(Picture picture, IReadOnlyList<IPlatform> platforms, RecipeBook book)
+    {
+        if (files.TryGetValue(picture, out var before) && ReferenceEquals(before.Book, book) && before.Platforms.SequenceEqual(platforms))
+        {
+            return before.All;
+        }
+        ImmutableArray<PlannedFile> all = [.. platforms.SelectMany(platform => FilesOf(picture, platform, book))];
+        files.AddOrUpdate(picture, new(platforms, book, all));
+        return all;
+    }
 
     /// <summary>The files of a picture for a platform.</summary>
     /// <param name="picture">The picture.</param>
@@ -32,16 +72,16 @@ public sealed class PlannedPaths(string engine)
         var making = picture.MakingFor(platform.Id);
         var credit = making.Credit ? book.Credit : CreditLines.None;
         var key = string.Join('|', platform.Id, picture.KeyWithGround.Hex, crop.X, crop.Y, crop.Width, crop.Height, picture.DrawnAt, picture.NameIsTyped,
-            string.Join('-', picture.Words), picture.State, making.FolderPath, making.Signature, platform.Id == Folders.PlatformId ? book.Layout : null, credit);
-        if (!known.TryGetValue(key, out var files))
+            string.Join('-', picture.Words), picture.State, making.FolderPath, making.Signature, platform.Id == FoldersPlatform.PlatformId ? book.Layout : null, credit);
+        if (!known.TryGetValue(key, out var asks))
         {
             if (known.Count > Most)
             {
                 known.Clear();
             }
-            known[key] = files = [.. Work(picture, platform, making, crop, book.Layout, credit)];
+            known[key] = asks = [.. Work(picture, platform, making, crop, book.Layout, credit)];
         }
-        return files.Select(f => new PlannedFile(platform.Id, picture, f.Ask, f.Ground, f.Ask.Linked is null ? credit : CreditLines.None, f.Key));
+        return asks.Select(f => new PlannedFile(platform.Id, picture, f.Ask, f.Ground, f.Ask.Linked is null ? credit : CreditLines.None, f.Key));
     }
 
     private IEnumerable<(FileAsk Ask, string? Ground, Fingerprint Key)> Work(

@@ -1,10 +1,14 @@
+using Kalypto.Core.Platforms.Android;
+using Kalypto.Core.Platforms.Apple;
+using Kalypto.Core.Platforms.Web;
+
 namespace Kalypto.Core.Platforms;
 
 /// <summary>The platforms that Kalypto packs for.</summary>
 public static class AllPlatforms
 {
-    /// <summary>All of them, in the order in which they are shown. A new platform is one file and one line here.</summary>
-    public static IReadOnlyList<IPlatform> List { get; } = [new Web(), new Apple(), new Android(), new Windows(), new Flutter(), new Folders()];
+    /// <summary>All of them, in the order in which they are shown. A new platform is one file, or a folder where it grows, and one line here.</summary>
+    public static IReadOnlyList<IPlatform> List { get; } = [new WebPlatform(), new ApplePlatform(), new AndroidPlatform(), new WindowsPlatform(), new FlutterPlatform(), new FoldersPlatform()];
 
     /// <summary>The ids of those that a new project is packed for.</summary>
     public static IReadOnlyList<string> Usual { get; } = ["web", "apple", "android"];

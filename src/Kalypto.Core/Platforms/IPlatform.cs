@@ -1,4 +1,5 @@
 using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Platforms;
@@ -18,17 +19,20 @@ public interface IPlatform
     /// <summary>True for a format that the platform can show.</summary>
     bool Takes(Format format);
 
+    /// <summary>What stands between the words of a name.</summary>
+    string Separator => "-";
+
     /// <summary>Words joined in the way of the platform.</summary>
-    string Join(IReadOnlyList<string> words);
+    string Join(IReadOnlyList<string> words) => NameWords.Join(words, Separator, PlatformNames.Longest);
 
     /// <summary>The words of a picture's name.</summary>
     IReadOnlyList<string> WordsOf(Picture picture) => picture.WordsFor(Id);
 
     /// <summary>Why the platform does not take a name, as the end of a sentence; null when it does.</summary>
-    string? Refusal(string name);
+    string? Refusal(string name) => FileSystems.Refusal(name);
 
     /// <summary>A name as near as possible to this one that the platform takes.</summary>
-    string Accepted(string name);
+    string Accepted(string name) => FileSystems.Accepted(name, Separator);
 
     /// <summary>What two pictures must not share: a path, or a name where folders do not count.</summary>
     string Place(Picture picture, string name);

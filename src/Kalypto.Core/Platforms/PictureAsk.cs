@@ -13,5 +13,5 @@ namespace Kalypto.Core.Platforms;
 public sealed record PictureAsk(Picture Picture, Making Making, Box Crop, string Name, FolderLayout Layout)
 {
     /// <summary>The folder with a slash behind it; empty for none.</summary>
-    public string Folder => Making.Folder.IsEmpty ? "" : Making.FolderPath + "/";
+    public string Folder => Making.FolderPrefix;
 }

@@ -28,6 +28,9 @@ public sealed record Making(
     /// <summary>The folder, names joined by a slash; empty for none.</summary>
     public string FolderPath => string.Join('/', Folder);
 
+    /// <summary>The folder with a slash behind it, to stand before a name; empty for none.</summary>
+    public string FolderPrefix => Folder.IsEmpty ? "" : FolderPath + "/";
+
     /// <summary>True when a format is made.</summary>
     public bool Makes(Format format) => Formats.Any(f => f.Format == format);
 

@@ -69,11 +69,13 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
 
     private static TagWord KindWord(string kind) => new(kind, $"a kind: made by the recipe for {kind}",
         word => word == kind ? tags => tags with { Kind = kind } : null,
-        word => word == kind ? tags => tags.Kind == kind ? tags with { Kind = null } : tags : null) { IsForRecipes = false };
+        word => word == kind ? tags => tags.Kind == kind ? tags with { Kind = null } : tags : null)
+    { IsForRecipes = false };
 
     private static TagWord PartsWord(string word, string meaning, bool parts) => new(word, meaning,
         typed => typed == word ? tags => tags with { Parts = parts } : null,
-        typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null) { IsForRecipes = false };
+        typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null)
+    { IsForRecipes = false };
 
     private static IEnumerable<TagWord> FormatWords(Format format)
     {

@@ -8,7 +8,7 @@ using Kalypto.Web.Wording;
 namespace Kalypto.Web.Models;
 
 /// <summary>Everything that the bench shows of one screen.</summary>
-/// <param name="Strip">All screens, each written when it has to be.</param>
+/// <param name="Strip">The screens beside it, each written when it has to be.</param>
 /// <param name="Screen">This one.</param>
 /// <param name="DrawnAt">Drawing units in one pt.</param>
 /// <param name="Rows">The rows of the ledger in their order, each written when it has to be.</param>
@@ -20,20 +20,19 @@ public sealed record BenchModel(IReadOnlyList<JournalRow> Strip, ScreenModel Scr
     public static BenchModel Of(Workspace workspace, PlannedPack plan, int design, int root)
     {
         var (row, state, screen) = workspace.FindScreen(design, root)!.Value;
-        var strip = ScreenModels.Of(workspace);
-        var shown = strip.First(s => s.Design == design && s.Root == root);
+        var strip = ScreenModels.Around(workspace, design, root);
         var rows = new Ledger(workspace, plan, row, state, screen).Rows();
         var here = rows.Select(r => (int)r.Id).ToHashSet();
         var files = plan.Pack.Files.Count(f => (f.Picture.PartOf ?? f.Picture.Ref) is var made && (made.Design == design && here.Contains(made.Ordinal)
             || f.Picture.Places.Any(p => p.Design == design && here.Contains(p.Ordinal))));
-        return new([.. strip.Select(s => s.Row)], shown, row.DrawnAt, rows, SumOf(plan), shown.Become(files));
+        return new([.. strip.Screens.Select(s => s.Row)], strip.Here, row.DrawnAt, rows, SumOf(plan), strip.Here.Become(files));
     }
 
     /// <summary>The sums over the whole pack.</summary>
     public static SumModel SumOf(PlannedPack plan)
     {
         var blockers = plan.Pack.Blockers.ToList();
-        return new(plan.Pack.Pictures.Length, plan.Pack.Files.Length, Words.Weight(plan.WeightOf(plan.Pack.Files)), blockers.Count,
+        return new(plan.Pack.Pictures.Length, plan.Pack.Files.Length, Words.Weight(plan.Weight), blockers.Count,
             blockers.FirstOrDefault()?.Sentence, blockers.Count == 0 && plan.Pack.Pictures.Length > 0, plan.Pack.Files.Length - plan.FilesDrawn, plan.Pack.Findings.Length);
     }
 

@@ -22,7 +22,7 @@ public sealed record LayerDetail(
     {
         var state = workspace.States.First(d => d.Id == layer.Design);
         var node = state.Measured.Drawing.Layers[layer.Ordinal];
-        var picture = plan.Pack.Pictures.FirstOrDefault(p => p.Places.Contains(layer)) ?? plan.Planner.PictureOf(state, node, platforms: workspace.Platforms);
+        var picture = plan.Index.Pictures.GetValueOrDefault(layer) ?? plan.Planner.PictureOf(state, node, platforms: workspace.Platforms);
         var files = plan.Pack.Files.Where(f => (f.Picture.PartOf ?? f.Picture.Ref) == (picture.PartOf is null ? picture.Ref : layer) || f.Picture.PartOf == layer).ToList();
         return new(
             picture.Crop?.Why, picture.Crop?.Cut == true, NumbersOf(state.PointsOf(node)), state.PointsOf(node) is { } own && Core.Packing.Crop.CornerOf(own) is var (left, top) ? [left, top] : null, NumbersOf(picture.Crop?.Box), picture.Making.Crop is CropKind.Fixed,

@@ -24,7 +24,7 @@ internal sealed class Ledger
     private readonly DesignState state;
     private readonly Screen screen;
     private readonly Box origin;
-    private readonly Dictionary<LayerRef, Picture> pictures = [];
+    private readonly IReadOnlyDictionary<LayerRef, Picture> pictures;
     private readonly ILookup<LayerRef, PlannedFile> files;
     private readonly ILookup<LayerRef, Finding> findings;
     private readonly Dictionary<Layer, Suggestion> suggestions;
@@ -36,16 +36,7 @@ internal sealed class Ledger
     {
         (this.workspace, this.plan, this.row, this.state, this.screen) = (workspace, plan, row, state, screen);
         origin = state.ToPoints(screen.Box);
-        foreach (var picture in plan.Pack.Pictures)
-        {
-            foreach (var place in picture.Places)
-            {
-                pictures.TryAdd(place, picture);
-            }
-        }
-        // What comes of a group in parts counts for the group.
-        files = plan.Pack.Files.ToLookup(f => f.Picture.PartOf ?? f.Picture.Ref);
-        findings = plan.Pack.Findings.ToLookup(f => f.Layer);
+        (pictures, files, findings) = (plan.Index.Pictures, plan.Index.Files, plan.Index.Findings);
         recipes = workspace.Row.Recipes.GetHashCode(StringComparison.Ordinal);
         suggestions = state.Suggested().ToDictionary(s => s.Layer);
         foreach (var layer in state.Layers.Where(l => state.MarkOf(l).Decision == Decision.Leave || l.Guide))

@@ -15,8 +15,15 @@ public static class ScreenModels
     // Nothing of a design changes as long as its state does not.
     private static readonly ConditionalWeakTable<DesignState, IReadOnlyList<ScreenModel>> Known = [];
 
-    /// <summary>The screens of all designs.</summary>
-    public static IReadOnlyList<ScreenModel> Of(Workspace workspace) => [.. workspace.Designs.SelectMany(d => Of(workspace.Row.Id, d.Row, d.State))];
+    /// <summary>The screens of all designs around one, for the strip of a bench.</summary>
+    public static StripModel Around(Workspace workspace, int design, int root)
+    {
+        var all = workspace.Designs.SelectMany(d => Of(workspace.Row.Id, d.Row, d.State)).ToList();
+        var here = all.FindIndex(s => s.Design == design && s.Root == root);
+        var first = Math.Max(0, here - StripModel.Reach);
+        var shown = all.GetRange(first, Math.Min(all.Count, here + StripModel.Reach + 1) - first);
+        return new(shown, all[here], first, all.Count - first - shown.Count);
+    }
 
     /// <summary>The screens of one design.</summary>
     public static IReadOnlyList<ScreenModel> Of(int project, DesignRow row, DesignState state) => Known.GetValue(state, s => [.. s.Measured.Drawing.Screens.Select(screen => Of(project, row, s, screen))]);

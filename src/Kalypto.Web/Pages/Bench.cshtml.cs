@@ -10,8 +10,8 @@ namespace Kalypto.Web.Pages;
 /// <summary>One screen: what ships, under what name, made how?</summary>
 public sealed class BenchPage(PlanPack plans, IServiceProvider services) : ProjectPage(plans, "Bench")
 {
-    /// <summary>All screens.</summary>
-    public IReadOnlyList<ScreenModel> Strip { get; private set; } = [];
+    /// <summary>The screens beside it.</summary>
+    public StripModel Strip { get; private set; } = null!;
 
     /// <summary>The design.</summary>
     public int Design { get; private set; }
@@ -46,8 +46,8 @@ public sealed class BenchPage(PlanPack plans, IServiceProvider services) : Proje
         }
         var plan = await Plans.PlanAsync(Workspace, cancel);
         Plans.DrawAheadSoon(Workspace, plan);
-        Strip = ScreenModels.Of(Workspace);
-        var shown = Strip.First(s => s.Design == design && s.Root == screen);
+        Strip = ScreenModels.Around(Workspace, design, screen);
+        var shown = Strip.Here;
         (Design, Root, DrawnAt, Picture, Name, Size, Device) = (design, screen, row.DrawnAt, shown.Picture, shown.Name, shown.Size, shown.Device);
         Json = Encoding.UTF8.GetString(services.GetRequiredService<Bench>().Answer(Workspace, plan, new(design, screen, null, null), BenchSaid.Nothing));
         ViewData["Title"] = $"{Name} · Bench";

@@ -4,6 +4,8 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Android;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
@@ -121,7 +123,7 @@ public class CheckExampleTests
     {
         var layers = design.Layers.DistinctBy(l => design.Isolate(l).Key).ToDictionary(l => design.Isolate(l).Key);
         Look? Seen(Fingerprint key) => !layers.TryGetValue(key, out var layer) ? null : look?.Invoke(layer) ?? new(design.Measured.ShapeOf(layer), null);
-        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null).Plan([design], [new Web(), new Android()]);
+        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null).Plan([design], [new WebPlatform(), new AndroidPlatform()]);
     }
 
     private static DesignState Of(string inside, params (string Layer, string Says)[] said) => Svg.Measure(inside).State(said);

@@ -1,6 +1,8 @@
 using Kalypto.Core.Checking;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Android;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 
 namespace Kalypto.Core.Tests.Checking;
@@ -11,7 +13,7 @@ public class FormatCheckTests
     private static Finding? Find(string check, string inside, string says)
     {
         var design = Svg.Measure(inside).State(("a", says));
-        return new PackPlanner(new("e"), key => new Look(design.Measured.ShapeOf(design.Layers.First(l => l.Name == "a")), null)).Plan([design], [new Web(), new Android()])
+        return new PackPlanner(new("e"), key => new Look(design.Measured.ShapeOf(design.Layers.First(l => l.Name == "a")), null)).Plan([design], [new WebPlatform(), new AndroidPlatform()])
             .Findings.FirstOrDefault(f => f.Check == check);
     }
 

@@ -4,6 +4,7 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Suggesting;
 
@@ -13,7 +14,7 @@ namespace Kalypto.Core.Tests.Deciding;
 public class CheckTests
 {
     private static List<Finding> Findings(DesignState design, string check) =>
-        [.. new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan([design], [new Web()]).Findings.Where(f => f.Check == check)];
+        [.. new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan([design], [new WebPlatform()]).Findings.Where(f => f.Check == check)];
 
     private static string[] Suggested(string inside) => [.. Svg.Measure(inside).State().Suggested().Select(s => $"{s.Layer.Name} {s.Kind}{(s.Together.IsEmpty ? "" : $" of {s.Together.Length}")}").Order(StringComparer.Ordinal)];
 

@@ -2,6 +2,7 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
@@ -13,7 +14,7 @@ public class SortingTests
     private const string Star = "l6 12l12 1l-9 9z";
 
     private static Pack Plan(params DesignState[] designs) =>
-        new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan(designs, [new Web()]);
+        new PackPlanner(new("engine"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan(designs, [new WebPlatform()]);
 
     private static IEnumerable<string> Paths(Pack pack) => pack.Files.Where(f => f.Scale.Factor == 1).Select(f => f.Path);
 

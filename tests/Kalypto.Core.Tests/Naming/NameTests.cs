@@ -1,6 +1,7 @@
 using CsCheck;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Android;
 
 namespace Kalypto.Core.Tests.Naming;
 
@@ -58,5 +59,5 @@ public class NameTests
     [InlineData("class")]
     [InlineData("3d_dome")]
     [InlineData("con")]
-    public void Android_refuses_what_would_not_compile(string name) => Assert.NotNull(new Android().Refusal(name));
+    public void Android_refuses_what_would_not_compile(string name) => Assert.NotNull(new AndroidPlatform().Refusal(name));
 }

@@ -6,6 +6,9 @@ using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Android;
+using Kalypto.Core.Platforms.Apple;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
@@ -15,7 +18,7 @@ public class PackPlannerTests
 {
     private static readonly Box Shape = new(10, 10, 24, 24);
 
-    private static readonly IPlatform[] ThreePlatforms = [new Web(), new Apple(), new Android()];
+    private static readonly IPlatform[] ThreePlatforms = [new WebPlatform(), new ApplePlatform(), new AndroidPlatform()];
 
     private static Mark Ship(string? name = null, string tags = "") => new(Decision.Ship, name, Tags.Parse(tags));
 
@@ -77,7 +80,7 @@ public class PackPlannerTests
     {
         var design = Svg.Design("<g id='a'><path id='bell'/></g><g id='b'><path id='x'/></g>", Shape, ("bell", Ship()), ("x", Ship("bell")));
         Assert.Contains("Android", Assert.Single(Plan(design).Blockers).Sentence, StringComparison.Ordinal);
-        var apart = new PackPlanner(new("e"), _ => new Look(Shape, null)).Plan([design], [new Web(), new Apple()]);
+        var apart = new PackPlanner(new("e"), _ => new Look(Shape, null)).Plan([design], [new WebPlatform(), new ApplePlatform()]);
         Assert.Empty(apart.Blockers);
         Assert.Equal(["web/a/bell.png", "web/b/bell.png"], apart.Files.Where(f => f.Platform == "web" && f.Scale.Factor == 1).Select(f => f.Path));
     }
@@ -120,7 +123,7 @@ public class PackPlannerTests
         var design = Svg.Design("<path id='bad' d='M0 0h1'/><path id='good' d='M1 1h2'/><path id='empty' d='M2 2h3'/>", Shape, ("bad", Ship()), ("good", Ship()), ("empty", Ship()));
         var keys = design.Measured.Drawing.Layers.ToDictionary(l => design.Isolate(l).Key, l => l.Name);
         var pack = new PackPlanner(new("e"), key => keys[key] switch { "bad" => new(null, "It hangs."), "empty" => new(null, null), _ => new Look(Shape, null) })
-            .Plan([design], [new Web()]);
+            .Plan([design], [new WebPlatform()]);
         Assert.Equal(["good"], pack.Files.Select(f => f.Picture.LayerName).Distinct());
         Assert.Contains(pack.Findings, f => f.Check == "cannot-be-drawn" && f.Sentence.Contains("It hangs.", StringComparison.Ordinal));
         Assert.Contains(pack.Findings, f => f.Check == "nothing-visible");
@@ -150,7 +153,7 @@ public class PackPlannerTests
     public void A_fraction_of_a_pixel_is_added_at_the_right_and_nothing_is_scaled()
     {
         var design = Svg.Design("<path id='a'/>", new Box(0, 0, 25, 25), ("a", Ship()));
-        var ldpi = new PackPlanner(new("e"), _ => new Look(new Box(0, 0, 25, 25), null)).Plan([design], [new Android()]).Files.First(f => f.Scale.Factor == 0.75);
+        var ldpi = new PackPlanner(new("e"), _ => new Look(new Box(0, 0, 25, 25), null)).Plan([design], [new AndroidPlatform()]).Files.First(f => f.Scale.Factor == 0.75);
         Assert.Equal(19, ldpi.Width);
         Assert.Equal(19 / 0.75, ldpi.Source.Width, 9);
     }

@@ -4,6 +4,8 @@ using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Apple;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
@@ -15,7 +17,7 @@ public class PackSumTests
 
     private static Pack Plan(params (string Layer, string Tags)[] ships) => new PackPlanner(new("engine"), _ => new Look(Shape, null)).Plan(
         [Svg.Design(string.Concat(ships.Select(s => $"<path id='{s.Layer}'/>")), Shape, [.. ships.Select(s => (s.Layer, new Mark(Decision.Ship, null, Tags.Parse(s.Tags))))])],
-        [new Web(), new Apple()]);
+        [new WebPlatform(), new ApplePlatform()]);
 
     private static (long Bytes, bool IsEstimate) Weigh(PlannedFile file) => (file.Width, file.Platform == "web");
 

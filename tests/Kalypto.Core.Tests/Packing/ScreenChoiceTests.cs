@@ -3,6 +3,7 @@ using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
@@ -19,7 +20,7 @@ public class ScreenChoiceTests
     public void A_screen_takes_the_file_for_its_density_or_the_next_larger_one(string tags, string taken)
     {
         var design = Svg.Design("<path id='bell' d='M0 0h9v9z'/>", new(0, 0, 24, 24), ("bell", new Mark(Decision.Ship, null, Tags.Parse(tags))));
-        var files = new PackPlanner(new("e"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan([design], [new Web()]).Files;
+        var files = new PackPlanner(new("e"), _ => new Look(new Box(0, 0, 24, 24), null)).Plan([design], [new WebPlatform()]).Files;
         Assert.Equal(taken, string.Join(' ', new[] { 1, 2, 3 }.Select(d => Numbers.Text(ScreenChoice.For(files, new(d))!.Scale.Factor))));
         Assert.Null(ScreenChoice.For([], new(1)));
     }

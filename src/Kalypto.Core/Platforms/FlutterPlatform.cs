@@ -1,13 +1,12 @@
 using System.Text;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
 /// <summary>Flutter: <c>assets/name.png</c> with <c>2.0x/</c> and <c>3.0x/</c> beside it, and the lines for pubspec.yaml (Adding assets and images).</summary>
-public sealed class Flutter : IPlatform
+public sealed class FlutterPlatform : IPlatform
 {
     private static readonly Scale[] Usual = [new(1), new(2), new(3)];
 
@@ -24,13 +23,7 @@ public sealed class Flutter : IPlatform
     public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.WebP || format == Format.Gif || format == Format.Svg;
 
     /// <inheritdoc/>
-    public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "_", PlatformNames.Longest);
-
-    /// <inheritdoc/>
-    public string? Refusal(string name) => FileSystems.Refusal(name);
-
-    /// <inheritdoc/>
-    public string Accepted(string name) => FileSystems.Accepted(name, "_");
+    public string Separator => "_";
 
     /// <inheritdoc/>
     public string Place(Picture picture, string name) => $"{FolderOf(picture.MakingFor(Id))}{name}";
@@ -65,7 +58,7 @@ public sealed class Flutter : IPlatform
         yield return CodeNames.Dart(Id, "flutter/lib/pictures.dart", this, assets.DistinctBy(a => a.Picture).Select(a => (a.Picture, this.NameOf(a.Picture), a.Path)));
     }
 
-    private static string FolderOf(Making making) => $"flutter/assets/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}";
+    private static string FolderOf(Making making) => $"flutter/assets/{making.FolderPrefix}";
 
     private static string Factor(Scale scale) => scale.Factor.ToString("0.0##", System.Globalization.CultureInfo.InvariantCulture);
 }

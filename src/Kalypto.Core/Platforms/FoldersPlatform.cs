@@ -1,12 +1,11 @@
 using Kalypto.Core.Formats;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
 /// <summary>Plain folders for everything else: one folder a scale, a format, both or neither, with a suffix of the team's own.</summary>
-public sealed class Folders : IPlatform
+public sealed class FoldersPlatform : IPlatform
 {
     /// <summary>The id, for what depends on the layout of folders.</summary>
     public const string PlatformId = "folders";
@@ -26,16 +25,7 @@ public sealed class Folders : IPlatform
     public bool Takes(Format format) => true;
 
     /// <inheritdoc/>
-    public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "-", PlatformNames.Longest);
-
-    /// <inheritdoc/>
-    public string? Refusal(string name) => FileSystems.Refusal(name);
-
-    /// <inheritdoc/>
-    public string Accepted(string name) => FileSystems.Accepted(name, "-");
-
-    /// <inheritdoc/>
-    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making ? $"folders/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}{name}" : name;
+    public string Place(Picture picture, string name) => $"folders/{picture.MakingFor(Id).FolderPrefix}{name}";
 
     /// <inheritdoc/>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)

@@ -1,12 +1,11 @@
 using Kalypto.Core.Formats;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
 /// <summary>Windows apps: <c>name.scale-200.png</c> in Assets, and the logos of the app (Tailor your resources for language, scale and other qualifiers).</summary>
-public sealed class Windows : IPlatform
+public sealed class WindowsPlatform : IPlatform
 {
     private static readonly Scale[] Own = [new(1), new(1.25), new(1.5), new(2), new(4)];
     private static readonly (string Name, int Points)[] Logos = [("Square44x44Logo", 44), ("Square150x150Logo", 150), ("StoreLogo", 50)];
@@ -24,17 +23,8 @@ public sealed class Windows : IPlatform
     public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.Gif || format == Format.Svg || format == Format.Ico;
 
     /// <inheritdoc/>
-    public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "-", PlatformNames.Longest);
-
-    /// <inheritdoc/>
-    public string? Refusal(string name) => FileSystems.Refusal(name);
-
-    /// <inheritdoc/>
-    public string Accepted(string name) => FileSystems.Accepted(name, "-");
-
-    /// <inheritdoc/>
     public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? "windows/Assets/logos"
-        : $"windows/Assets/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}{name}";
+        : $"windows/Assets/{making.FolderPrefix}{name}";
 
     /// <inheritdoc/>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)

@@ -1,19 +1,16 @@
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
-namespace Kalypto.Core.Platforms;
+namespace Kalypto.Core.Platforms.Apple;
 
 /// <summary>Apple's asset catalog: an image set a picture, with 1x, 2x and 3x or one drawing of shapes, and the app icon (Asset Catalog Format Reference).</summary>
-public sealed class Apple : IPlatform
+public sealed class ApplePlatform : IPlatform
 {
     private const string Catalog = "apple/Assets.xcassets";
     private const string AppIconSet = Catalog + "/AppIcon.appiconset";
     private static readonly Scale[] Own = [new(1), new(2), new(3)];
-    private static readonly JsonSerializerOptions Json = new() { WriteIndented = true, NewLine = "\n" };
 
     /// <inheritdoc/>
     public string Id => "apple";
@@ -26,15 +23,6 @@ public sealed class Apple : IPlatform
 
     /// <inheritdoc/>
     public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.Svg || format == Format.Pdf;
-
-    /// <inheritdoc/>
-    public string Join(IReadOnlyList<string> words) => NameWords.Join(words, "-", PlatformNames.Longest);
-
-    /// <inheritdoc/>
-    public string? Refusal(string name) => FileSystems.Refusal(name);
-
-    /// <inheritdoc/>
-    public string Accepted(string name) => FileSystems.Accepted(name, "-");
 
     /// <inheritdoc/>
     public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? AppIconSet
@@ -62,7 +50,7 @@ public sealed class Apple : IPlatform
         {
             yield break;
         }
-        yield return Contents(Catalog, []);
+        yield return CatalogContents.Of(Catalog, []);
         var folders = new SortedSet<string>(StringComparer.Ordinal);
         foreach (var set in pack.Files.GroupBy(f => f.Path[..f.Path.LastIndexOf('/')]))
         {
@@ -70,12 +58,12 @@ public sealed class Apple : IPlatform
             {
                 folders.Add(set.Key[..up]);
             }
-            yield return Contents(set.Key, set.Key == AppIconSet ? [new("images", AppIcons(set))] : [new("images", Images(set)), .. Properties(set)]);
+            yield return CatalogContents.Of(set.Key, set.Key == AppIconSet ? [new("images", CatalogContents.AppIcons(set))] : [new("images", CatalogContents.Images(set)), .. CatalogContents.Properties(set)]);
         }
         foreach (var folder in folders)
         {
             // Two folders may hold pictures of one name, so names are qualified by their folder.
-            yield return Contents(folder, [new("properties", new JsonObject { ["provides-namespace"] = true })]);
+            yield return CatalogContents.Of(folder, [new("properties", new JsonObject { ["provides-namespace"] = true })]);
         }
         var named = pack.Files.Where(f => !f.Path.StartsWith(AppIconSet, StringComparison.Ordinal)).GroupBy(f => f.Path[..f.Path.LastIndexOf('/')])
             .Select(s => (s.First().Picture, Name: s.Key[(s.Key.LastIndexOf('/') + 1)..^".imageset".Length], s.Key[(Catalog.Length + 1)..^".imageset".Length])).ToList();
@@ -85,50 +73,6 @@ public sealed class Apple : IPlatform
         }
     }
 
-    private static JsonArray Images(IEnumerable<PlannedFile> set) => new([.. set.OrderBy(f => f.Scale).Select(f =>
-    {
-        var image = new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal" };
-        // A file that serves all scales, or of a size of its own, has no scale.
-        if (!f.Format.IsVector && f.Picture.MakingFor("apple") is var making && (!making.Scales.IsEmpty || making.Wide.IsEmpty && making.Tall.IsEmpty))
-        {
-            image["scale"] = f.Scale.ToString();
-        }
-        return image;
-    })]);
-
-    private static JsonArray AppIcons(IEnumerable<PlannedFile> set) => new([.. set.Select(f =>
-        new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal", ["platform"] = "ios", ["size"] = $"{f.Width}x{f.Height}" })]);
-
-    private static IEnumerable<KeyValuePair<string, JsonNode?>> Properties(IEnumerable<PlannedFile> set)
-    {
-        var first = set.First();
-        var properties = new JsonObject();
-        if (first.Format.IsVector)
-        {
-            properties["preserves-vector-representation"] = true;
-        }
-        if (first.Picture.IsOneColour)
-        {
-            properties["template-rendering-intent"] = "template";
-        }
-        return properties.Count > 0 ? [new("properties", properties)] : [];
-    }
-
-    private static SideFile Contents(string folder, IReadOnlyList<KeyValuePair<string, JsonNode?>> more) => new("apple", $"{folder}/Contents.json", () =>
-    {
-        var json = new JsonObject();
-        foreach (var (name, node) in more.Where(m => m.Key == "images"))
-        {
-            json[name] = node?.DeepClone();
-        }
-        json["info"] = new JsonObject { ["author"] = "kalypto", ["version"] = 1 };
-        foreach (var (name, node) in more.Where(m => m.Key != "images"))
-        {
-            json[name] = node?.DeepClone();
-        }
-        return json.ToJsonString(Json) + "\n";
-    });
-
     private static string ImageSet(Making making, string name) =>
-        $"{Catalog}/{(making.Folder.IsEmpty ? "" : making.FolderPath + "/")}{name}.imageset";
+        $"{Catalog}/{making.FolderPrefix}{name}.imageset";
 }

@@ -1,0 +1,95 @@
+using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
+
+namespace Kalypto.Core.Platforms.Android;
+
+/// <summary>
+/// Android's drawable resources: vectors, six densities, selectors for the states of buttons, and launcher icons (App
+/// resources overview; Support different pixel densities; Color state list and state list drawable; Adaptive icons).
+/// </summary>
+public sealed class AndroidPlatform : IPlatform
+{
+    internal const string Resources = "android/res";
+
+    internal static readonly (string Density, Scale Scale)[] Densities =
+        [("ldpi", new(0.75)), ("mdpi", new(1)), ("hdpi", new(1.5)), ("xhdpi", new(2)), ("xxhdpi", new(3)), ("xxxhdpi", new(4))];
+
+    private static readonly (string Density, Scale Scale) Television = ("tvdpi", new(1.33));
+
+    /// <inheritdoc/>
+    public string Id => "android";
+
+    /// <inheritdoc/>
+    public string Name => "Android";
+
+    /// <inheritdoc/>
+    public string Scales => "6 densities";
+
+    /// <inheritdoc/>
+    public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.WebP || format == Format.Gif || format == Format.Vector;
+
+    /// <inheritdoc/>
+    public string Separator => "_";
+
+    /// <summary>The normal state says so, for the bare name is that of the selector over all states.</summary>
+    public IReadOnlyList<string> WordsOf(Picture picture) => picture.State == "normal" ? [.. picture.WordsFor(Id).Where(w => w != "normal"), "normal"] : picture.WordsFor(Id);
+
+    /// <inheritdoc/>
+    public string? Refusal(string name) => ResourceNames.Refusal(name) ?? FileSystems.Refusal(name);
+
+    /// <inheritdoc/>
+    public string Accepted(string name) => FileSystems.Accepted(ResourceNames.Accepted(name), Separator);
+
+    /// <summary>Resources share one namespace over all folders.</summary>
+    public string Place(Picture picture, string name) => picture.MakingFor(Id).Kind == Kinds.AppIcon ? $"{Resources}/mipmap/{LauncherIcons.Name}" : $"{Resources}/drawable/{name}";
+
+    /// <summary>Resources share one namespace over all folders of a type, whatever stands behind their dash.</summary>
+    public string Place(PlannedFile file) => file.Path.Split('/') is [.., var folder, var name] ? $"{Resources}/{folder.Split('-')[0]}/{Path.GetFileNameWithoutExtension(name)}" : file.Path;
+
+    /// <summary>One resource name holds one picture, so of several formats the first that scales without loss is made.</summary>
+    public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
+    {
+        if (ask.Making.Kind == Kinds.AppIcon)
+        {
+            return LauncherIcons.FilesOf(ask);
+        }
+        var making = ask.Making;
+        if (making.Makes(Format.Vector) && ask.Picture.NoVector is not null)
+        {
+            // What vectors cannot show ships in densities; the finding says why.
+            making = making with { Formats = [.. making.Formats.Where(f => f.Format != Format.Vector), .. making.Formats.Any(f => f.Format != Format.Vector && Takes(f.Format)) ? [] : new[] { new FormatAsk(Format.Png) }] };
+        }
+        Format[] order = [Format.Vector, Format.WebP, Format.Png, Format.Png8, Format.Jpeg, Format.Gif];
+        var format = order.FirstOrDefault(f => making.Makes(f));
+        var scales = Densities.Concat(making.Scales.Contains(Television.Scale) ? [Television] : []).ToList();
+        return Sized.Files(ask with { Making = making }, f => f == format, making.ScalesAmong(scales.Select(d => d.Scale)),
+            (_, scale, ending) => $"{Resources}/drawable-{scales.First(d => d.Scale == scale).Density}/{ask.Name}{ending.Replace('-', '_')}",
+            (_, size, ending) => $"{Resources}/drawable-nodpi/{ask.Name}_{size}{ending.Replace('-', '_')}",
+            (_, ending) => $"{Resources}/drawable/{ask.Name}{ending}");
+    }
+
+    /// <inheritdoc/>
+    public IEnumerable<SideFile> SideFiles(PlatformPack pack)
+    {
+        foreach (var set in pack.Files.Where(f => f.Picture.State is not null).GroupBy(f => (f.Picture.Ref.Design, Name: string.Join('_', f.Picture.Words.Where(w => States.Of(w) is null)))))
+        {
+            var byState = set.GroupBy(f => f.Picture.State!).ToDictionary(g => g.Key, g => this.NameOf(g.First().Picture));
+            if (byState.Count > 1 && byState.TryGetValue("normal", out var normal))
+            {
+                yield return new(Id, $"{Resources}/drawable/{normal[..^"_normal".Length]}.xml", () => Selector.Write(byState, normal));
+            }
+        }
+        var icons = pack.Files.Where(f => f.Picture.MakingFor(Id).Kind == Kinds.AppIcon).ToList();
+        foreach (var file in LauncherIcons.SideFiles(Id, icons))
+        {
+            yield return file;
+        }
+        // Every resource by its own name: those of a width or height have one of their own.
+        var named = pack.Files.Except(icons).Select(f => (f.Picture, Name: Path.GetFileNameWithoutExtension(f.FileName))).Distinct().Select(r => (r.Picture, r.Name, r.Name)).ToList();
+        if (named.Count > 0)
+        {
+            yield return CodeNames.Kotlin(Id, "android/Pictures.kt", this, named);
+        }
+    }
+}
