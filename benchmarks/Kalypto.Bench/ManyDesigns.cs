@@ -29,7 +29,7 @@ internal static class ManyDesigns
                 planner.Plan(states, platforms);
             });
         Report.Line($"planning {files} files of {Designs} designs, ms", Report.Text(first * 1000), "", true);
-        Report.Line("planning them again after an edit in one, ms", Report.Text(again * 1000), "< 8", again < 0.008);
+        Report.Line("planning them again after an edit in one, ms", Report.Text(again * 1000), "< 20", again < 0.02);
     }
 
     private static DesignState State(int number)

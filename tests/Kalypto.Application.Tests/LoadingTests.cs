@@ -74,6 +74,31 @@ public class LoadingTests
     }
 
     [Fact]
+    public async Task A_plan_holds_until_more_is_drawn_or_something_else_is_said()
+    {
+        await using var kalypto = await Running.StartAsync(new());
+        var project = await ProjectAsync(kalypto, 2);
+        var plans = kalypto.Get<PlanPack>();
+        async Task<PlannedPack> SayAsync(int design)
+        {
+            var visit = await kalypto.VisitAsync(project);
+            await kalypto.Get<EditLayers>().DecideAsync(visit, [new(visit.Workspace.States[design].Id, 2)], Decision.Ship, cancel);
+            return await plans.PlanAsync(await kalypto.OpenAsync(project), cancel);
+        }
+        var first = await SayAsync(0);
+        while (!await plans.DrawAheadAsync(await kalypto.OpenAsync(project), await plans.PlanAsync(await kalypto.OpenAsync(project), cancel), DrawingQueue.Ahead, cancel))
+        {
+            await Task.Delay(20, cancel);
+        }
+        var drawn = await plans.PlanAsync(await kalypto.OpenAsync(project), cancel);
+        Assert.False(first.IsWhole);
+        Assert.True(drawn.IsWhole);
+        Assert.Equal(drawn.Pack.Files.Length, drawn.FilesDrawn);
+        Assert.Same(drawn, await plans.PlanAsync(await kalypto.OpenAsync(project), cancel));
+        Assert.Equal(2, (await SayAsync(1)).Pack.Pictures.Length);
+    }
+
+    [Fact]
     public async Task Drawings_are_kept_by_bytes_and_whatever_does_not_fit_is_read_again()
     {
         await using var kalypto = await Running.StartAsync(new(), draws: false, options: new() { Drawers = 0, DrawingsInMemory = 200_000 });

@@ -203,6 +203,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     internal void HearMissed()
     {
         waiting.Clear();
+        Interlocked.Increment(ref version);
         HearQueued();
         HearChanged();
     }

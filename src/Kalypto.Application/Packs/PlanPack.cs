@@ -14,12 +14,15 @@ namespace Kalypto.Application.Packs;
 /// <summary>Plans the pack of a project, and has it drawn ahead.</summary>
 public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
 {
+    // Should news of other processes be missed, what is not drawn yet is looked for again after so many ms.
+    private const int AgainAfter = 5000;
+
     // How often drawing ahead was asked for, by project.
     private readonly ConcurrentDictionary<int, long> newest = new();
 
-    // Should news of other processes be missed, what is not drawn yet is looked for again after so many ms.
-    private const int AgainAfter = 5000;
     private readonly ConditionalWeakTable<Workspace, Known> known = [];
+
+    // Plans of which nothing is left to draw.
     private readonly ConditionalWeakTable<PlannedPack, object> settled = [];
 
     private sealed record Known(long Version, long At, PlannedPack Plan);
@@ -28,23 +31,13 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
     public async Task<PlannedPack> PlanAsync(Workspace workspace, CancellationToken cancel)
     {
         var (version, now) = (desk.Version, Environment.TickCount64);
-        if (known.TryGetValue(workspace, out var last) && last.Version == version && (last.Plan.IsWhole || now - last.At < AgainAfter))
+        if (known.TryGetValue(workspace, out var last) && last.Version == version && last.Plan.IsSeen && (last.Plan.IsWhole || now - last.At < AgainAfter))
         {
             return last.Plan;
         }
         var plan = await WorkAsync(workspace, cancel);
         known.AddOrUpdate(workspace, new(version, now, plan));
         return plan;
-    }
-
-    private async Task<PlannedPack> WorkAsync(Workspace workspace, CancellationToken cancel)
-    {
-        var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
-            .SelectMany(m => d.SaidOf(d.Layers[m.Key]).Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => desk.Keys.Of(d.Isolate(l))));
-        var looks = await desk.LooksAsync([.. shipped], cancel);
-        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor, desk.Keys) { Weight = desk.WeightOf, CheckBook = CheckBook.Read(workspace.Row.Checks) };
-        var pack = planner.Plan(workspace.States, workspace.Platforms);
-        return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }
 
     /// <summary>
@@ -92,6 +85,16 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
         var files = looked.ToLookup(f => f.Picture.CropIsGuess);
         await desk.QueueLooksAsync([.. files[true].Select(f => f.Picture).DistinctBy(p => p.Ref).Select(jobs.Look)], urgency, cancel);
         await desk.QueueAsync([.. files[false].Select(jobs.File)], DrawingQueue.Looked, cancel);
+    }
+
+    private async Task<PlannedPack> WorkAsync(Workspace workspace, CancellationToken cancel)
+    {
+        var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
+            .SelectMany(m => d.SaidOf(d.Layers[m.Key]).Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => desk.Keys.Of(d.Isolate(l))));
+        var looks = await desk.LooksAsync([.. shipped], cancel);
+        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor, desk.Keys) { Weight = desk.WeightOf, CheckBook = CheckBook.Read(workspace.Row.Checks) };
+        var pack = planner.Plan(workspace.States, workspace.Platforms);
+        return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }
 
     private async Task DrawAheadIfNewestAsync(Workspace workspace, PlannedPack plan, long mine)

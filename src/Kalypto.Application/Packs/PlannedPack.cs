@@ -24,8 +24,11 @@ public sealed record PlannedPack(Pack Pack, PackPlanner Planner, IReadOnlyDictio
     /// <summary>How many files of the pack are drawn; one drawing may serve several files.</summary>
     public int FilesDrawn => filesDrawn.Value;
 
-    /// <summary>True when every layer was looked at and every file is drawn.</summary>
-    public bool IsWhole => FilesDrawn == Pack.Files.Length && !Pack.Pictures.Any(p => p.CropIsGuess);
+    /// <summary>True when every layer was looked at, so that all crops are known.</summary>
+    public bool IsSeen => !Pack.Pictures.Any(p => p.CropIsGuess);
+
+    /// <summary>True when every file is drawn too.</summary>
+    public bool IsWhole => IsSeen && FilesDrawn == Pack.Files.Length;
 
     /// <summary>The weight of the whole pack, and whether any of it is estimated.</summary>
     public (long Bytes, bool IsEstimate) Weight => weight.Value;

@@ -8,5 +8,5 @@ namespace Kalypto.Web.Models;
 public sealed record StripModel(IReadOnlyList<ScreenModel> Screens, ScreenModel Here, int Before, int After)
 {
     /// <summary>The most that are shown on either side.</summary>
-    public const int Reach = 15;
+    public const int Reach = 12;
 }
