@@ -95,7 +95,10 @@ public sealed class ProjectStore(Database database)
 
     /// <summary>Makes a project and tells its number.</summary>
     public Task<int> AddAsync(string name, IReadOnlyList<string> platforms, Actor actor, CancellationToken cancel) => database.Source
-        .Command("insert into projects (name, platforms, touched_by) values ($1, $2, $3) returning id", name, platforms.ToArray(), actor.Name).ScalarAsync<int>(cancel);
+        .Command($"""
+            with made as (insert into projects (name, platforms, touched_by) values ($1, $2, $3) returning id)
+            select id, {Signals.Notify}json_build_object('kind', '{Signals.Edited}', 'project', id, 'page', '')::text) from made
+            """, name, platforms.ToArray(), actor.Name).ScalarAsync<int>(cancel);
 
     /// <summary>Keeps what the first page shows of a project, unless somebody counted it later.</summary>
     /// <param name="id">The project.</param>

@@ -123,12 +123,12 @@ public class LoadingTests
         await using var kalypto = await Running.StartAsync(new());
         var project = await ProjectAsync(kalypto, 2);
         var projects = kalypto.Get<ProjectStore>();
-        async Task<ProjectCounts> CountedAsync()
+        async Task<ProjectCounts> CountedAsync(int? other = null)
         {
             while (true)
             {
                 var (listed, _) = await projects.ListAsync(Shelf.Current, "", 0, 9, cancel);
-                if (listed.Single(p => p.Id == project) is { IsCounted: true, Counts: { } counts })
+                if (listed.Single(p => p.Id == (other ?? project)) is { IsCounted: true, Counts: { } counts })
                 {
                     return ProjectCounts.Read(counts)!;
                 }
@@ -138,6 +138,8 @@ public class LoadingTests
         Assert.Equal((2, 0, 20, 0), await CountedAsync() is var c ? (c.Screens, c.Decided, c.Layers, c.Files) : default);
         await kalypto.Get<EditLayers>().DecideAsync(await kalypto.VisitAsync(project), [new((await kalypto.OpenAsync(project)).States[0].Id, 1)], Decision.Code, cancel);
         Assert.Equal(1, (await CountedAsync()).Decided);
+        // An empty one is told of too.
+        Assert.Equal(0, (await CountedAsync(await kalypto.Get<ManageProject>().AddAsync("Kiosk", Running.Ada, cancel))).Screens);
         Assert.Equal(1, await Commands.CountAsync(() => projects.ListAsync(Shelf.Current, "", 0, 48, cancel)));
     }
 
