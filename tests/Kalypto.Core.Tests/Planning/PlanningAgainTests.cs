@@ -23,8 +23,8 @@ public class PlanningAgainTests
     public void Whatever_is_said_in_whatever_order_the_plan_is_the_one_of_a_planner_that_knows_nothing() => AnyEdit.List[1, 12].Sample(edits =>
     {
         var shape = new Box(3, 3, 24.5, 24);
-        var states = Enumerable.Range(1, 3).Select(id => Svg.Design(
-            "<g id='bell'><path id='one'/><path id='two'/></g><path id='Bell'/><path id='dome'/><path id='chart'/>", shape) with { Id = id }).ToList();
+        const string Drawn = "<g id='bell'><path id='one'/><path id='two'/></g><path id='Bell'/><path id='dome'/><path id='chart'/>";
+        var states = Enumerable.Range(1, 3).Select(id => Svg.Design(Drawn, shape) with { Id = id }).ToList();
         var seen = new HashSet<Fingerprint>();
         Look? LookAt(Fingerprint key) => seen.Contains(key) ? new Look(shape, null) : null;
         var paths = new PlannedPaths("engine");

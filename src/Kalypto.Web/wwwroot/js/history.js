@@ -16,7 +16,7 @@ export const stepsBack = () => ({
   async load() {
     const history = await server.get(`${this.path}/history`);
     if (Array.isArray(history)) {
-      this.history = history.slice(0, most).map(h => ({ ...h, time: new Date(h.when).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) }));
+      this.history = history.slice(0, most).map(h => ({ ...h, time: new Date(h.when).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }) }));
     }
   },
   async turn(end, body) {

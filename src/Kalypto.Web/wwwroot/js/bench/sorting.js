@@ -128,7 +128,7 @@ export const sorting = {
   async loadHistory() {
     const answer = await server.get(this.path('history'));
     if (!answer.failed) {
-      this.history = answer.map(h => ({ ...h, time: new Date(h.when).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }), day: new Date(h.when).toLocaleDateString() }));
+      this.history = answer.map(h => ({ ...h, time: new Date(h.when).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }), day: new Date(h.when).toLocaleDateString() }));
     }
   },
   saveWho() {
