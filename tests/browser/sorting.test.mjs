@@ -110,6 +110,8 @@ test('by keyboard alone a nameless board is split, decided, named and free of bl
     await tabTo('.ledger-tools .choice button:nth-of-type(4)');
     await key('Enter');
     await tabTo('.rows');
+    // Frames are late on a busy machine: what is shown with one must not have had the focus before.
+    await page.evaluate(() => { const frame = window.requestAnimationFrame.bind(window); window.requestAnimationFrame = then => frame(() => setTimeout(then, 200)); });
     await key('*', 'r');
     await page.waitForSelector('.drawer .rename-form input:focus');
     await tabTo('.rename-form input[type=checkbox]:not(:disabled)');

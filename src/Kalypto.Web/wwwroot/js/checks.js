@@ -1,4 +1,5 @@
 // All findings of a project, each with its place and its fix, and what the project says of checks.
+import { focusShown } from './focus.js';
 import * as server from './server.js';
 import { count } from './words.js';
 
@@ -50,7 +51,7 @@ export const checks = () => ({
   ask(finding) {
     this.asked = finding;
     this.reason = '';
-    this.$nextTick(() => document.getElementById('reason')?.focus());
+    focusShown(this, () => document.getElementById('reason'));
   },
   suppress(finding) {
     this.asked = null;

@@ -1,11 +1,13 @@
 // Every key of the bench; each has a visible control too.
+import { focusShown } from '../focus.js';
+
 export const keys = {
   help: false,
 
   toggleHelp() {
     this.help = !this.help;
     if (this.help) {
-      this.$nextTick(() => this.$refs.help.focus());
+      focusShown(this, () => this.$refs.help);
     }
   },
   key(event) {

@@ -1,4 +1,5 @@
 // Names: in place, with the files that come of them, and many at once.
+import { focusShown } from '../focus.js';
 import * as server from '../server.js';
 
 export const names = {
@@ -85,7 +86,7 @@ export const names = {
   openRename() {
     this.openDrawer('rename');
     this.previewRename();
-    this.$nextTick(() => this.$refs.renameFind.focus());
+    focusShown(this, () => this.$refs.renameFind);
   },
   setStyle(event) {
     this.rename.style = event.target.value;

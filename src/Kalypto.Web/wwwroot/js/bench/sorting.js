@@ -1,4 +1,5 @@
 // Sorting many at once: combinations, rules, suggestions; the drawer with findings and history.
+import { focusShown } from '../focus.js';
 import * as server from '../server.js';
 
 export const sorting = {
@@ -23,7 +24,7 @@ export const sorting = {
     if (name === 'history') {
       this.loadHistory();
     }
-    this.$nextTick(() => this.$refs.drawer.focus());
+    focusShown(this, () => this.$refs.drawer);
   },
   // ---- combinations and repeats
   async join() {
