@@ -1,4 +1,10 @@
 // What a project of 300 designs costs beside one of 1, and the first page with 500 projects; all as the server says it.
+// DRAWINGS_GB=4 fills the database with that much of drawings with photos first, and says what the server then holds.
+import { randomBytes } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PNG } from '../tests/browser/node_modules/pngjs/lib/png.js';
 import { launch, newPage } from '../tests/browser/browser.mjs';
 import { serve } from '../tests/browser/server.mjs';
 
@@ -15,6 +21,39 @@ const files = count => Array.from({ length: count }, (_, i) => ({ name: `board $
 const median = times => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)];
 const line = (what, value, target, met) => console.log(`${what.padEnd(56)} ${value.padStart(8)}    ${target}${met ? '' : '   MISSED'}`);
 
+// A photo of noise: nothing makes it smaller.
+const photo = () => {
+  const png = new PNG({ width: 1800, height: 1800 });
+  randomBytes(png.data.length).copy(png.data);
+  return PNG.sync.write(png, { deflateLevel: 0, filterType: 0 }).toString('base64');
+};
+const held = pid => Number(readFileSync(`/proc/${pid}/status`, 'utf8').match(/VmRSS:\s+(\d+)/)[1]) / 1024;
+
+// Boards of one photo and ten shapes, ten in a project, each looked at once.
+async function fill(page, gigabytes) {
+  const folder = mkdtempSync(join(tmpdir(), 'kalypto-drawings-'));
+  try {
+    const image = photo();
+    for (let made = 0, number = 0; made < gigabytes * 2 ** 30;) {
+      const paths = Array.from({ length: 10 }, () => {
+        const path = join(folder, `sky ${number}.svg`);
+        writeFileSync(path, drawing(number++).replace('</svg>', `<image width='300' height='300' href='data:image/png;base64,${image}'/></svg>`));
+        made += image.length;
+        return path;
+      });
+      await page.goto(server.address);
+      await page.setInputFiles('input[type=file]', paths);
+      await page.waitForURL(/projects\/\d+$/, { timeout: 600_000 });
+      paths.forEach(path => rmSync(path));
+      if (number % 100 === 0) {
+        console.error(`${number} drawings, ${(made / 2 ** 30).toFixed(1)} GB in the database, the server holds ${held(server.pid).toFixed(0)} MB`);
+      }
+    }
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
 const server = await serve({ demo: false });
 const browser = await launch();
 try {
@@ -25,6 +64,8 @@ try {
     await page.waitForURL(/projects\/\d+$/, { timeout: 600_000 });
     return Number(page.url().match(/\d+$/)[0]);
   };
+  const gigabytes = Number(process.env.DRAWINGS_GB ?? 0);
+  await fill(page, gigabytes);
   const [small, large] = [await bring(1), await bring(designs)];
   const times = await page.evaluate(async ([small, large, rounds, warmUp]) => {
     const took = async (path, options = {}) => {
@@ -93,6 +134,9 @@ try {
     }
     return times;
   }, [projects, rounds]);
+  if (gigabytes) {
+    line(`the server with ${gigabytes} GB of drawings in its database, MB`, held(server.pid).toFixed(0), '< 700', held(server.pid) < 700);
+  }
   line(`the first page with ${projects} projects, ms`, median(first).toFixed(0), '< 300', median(first) < 300);
 } finally {
   await browser.close();

@@ -1,17 +1,17 @@
 // Our pixels against Chromium's: every demo layer alone, at 1x, 2x and 3x.
 import assert from 'node:assert/strict';
 import { execFile } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { promisify } from 'node:util';
-import { PNG } from 'pngjs';
+import { Worker } from 'node:worker_threads';
 import { launch, newPage } from './browser.mjs';
 import { exceptions } from './fidelity-exceptions.mjs';
 import { root } from './server.mjs';
 
-const tolerance = 16;
 const most = 0.02;
 // Chromium rounds the coverage of edges to quarters of a pixel, which alone is up to 32/255. So it draws each layer several
 // times as large where that fits, and its pixels are averaged down: its true picture, without that rounding.
@@ -20,45 +20,13 @@ const pages = [1600, 4500];
 const mostPixels = 5e6;
 let browser;
 // Text is set unhinted, as on any screen of high density.
+const comparing = new Worker(new URL('fidelity-difference.mjs', import.meta.url));
 before(async () => { browser = await launch('--font-render-hinting=none', '--enable-font-subpixel-positioning'); });
-after(() => browser?.close());
+after(async () => { await comparing.terminate(); await browser?.close(); });
 
-// The part of the ink pixels that differ by more than the tolerance, as they would be seen on any ground.
-function difference(a, b) {
-  let ink = 0;
-  let differing = 0;
-  for (let i = 0; i < a.length; i += 4) {
-    if (!a[i + 3] && !b[i + 3]) {
-      continue;
-    }
-    ink++;
-    const far = [0, 1, 2].some(c => Math.abs(a[i + c] * a[i + 3] - b[i + c] * b[i + 3]) > tolerance * 255) || Math.abs(a[i + 3] - b[i + 3]) > tolerance;
-    differing += far ? 1 : 0;
-  }
-  return ink ? differing / ink : 0;
-}
-
-// Averages blocks of pixels, colours weighted by their alpha.
-function averaged(png, times) {
-  const [width, height] = [png.width / times, png.height / times];
-  const data = Buffer.alloc(width * height * 4);
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const sum = [0, 0, 0, 0];
-      for (let dy = 0; dy < times; dy++) {
-        for (let dx = 0; dx < times; dx++) {
-          const i = ((y * times + dy) * png.width + x * times + dx) * 4;
-          const alpha = png.data[i + 3];
-          sum[0] += png.data[i] * alpha;
-          sum[1] += png.data[i + 1] * alpha;
-          sum[2] += png.data[i + 2] * alpha;
-          sum[3] += alpha;
-        }
-      }
-      data.set([...sum.slice(0, 3).map(c => sum[3] ? Math.round(c / sum[3]) : 0), Math.round(sum[3] / times / times)], (y * width + x) * 4);
-    }
-  }
-  return { width, height, data };
+async function part(pictures) {
+  comparing.postMessage(pictures);
+  return (await once(comparing, 'message'))[0];
 }
 
 // Runs in the page: shows one layer only, the way a person would with a browser's tools.
@@ -108,6 +76,7 @@ async function compare(name, t) {
     `@font-face { font-family: Figtree; font-weight: ${f.match(/\d+/)[0]}; src: url(data:font/ttf;base64,${readFileSync(join(root, 'demo/fonts', f)).toString('base64')}) }`);
   const source = readFileSync(join(root, `demo/${name}.svg`), 'utf8');
   const results = [];
+  let compared;
   for (const side of pages) {
     const page = await newPage(browser, { viewport: { width: side, height: side } });
     await page.setContent(`<style>${fonts.join('')} body { margin: 0; overflow: hidden } text { text-rendering: geometricPrecision }</style>${[400, 500, 600, 700].map(w => `<p style="font:${w} 9px Figtree;position:absolute;left:-99px">x</p>`).join('')}`);
@@ -124,14 +93,16 @@ async function compare(name, t) {
         }
         await page.evaluate(a => window.showOnly(...a), [layer.ordinal, layer.x, layer.y, scale * times]);
         const clip = { x: 0, y: 0, width: layer.width * scale * times, height: layer.height * scale * times };
-        const theirs = averaged(PNG.sync.read(await page.screenshot({ clip, omitBackground: true })), times);
-        const ours = PNG.sync.read(readFileSync(join(out, `${layer.ordinal}@${scale}.png`)));
-        assert.deepEqual([ours.width, ours.height], [theirs.width, theirs.height]);
-        results.push({ name: layer.name, content: layer.content, scale, part: difference(ours.data, theirs.data), ordinal: layer.ordinal });
+        const theirs = await page.screenshot({ clip, omitBackground: true });
+        // The last one was compared while this one was taken.
+        await compared;
+        compared = part({ theirs, times, ours: join(out, `${layer.ordinal}@${scale}.png`) })
+          .then(part => results.push({ name: layer.name, content: layer.content, scale, part, ordinal: layer.ordinal }));
       }
     }
     await page.close();
   }
+  await compared;
   assert.equal(results.length, layers.length * 3);
   const over = results.filter(r => r.part > most);
   if (process.env.FIDELITY_REPORT) {
