@@ -2,10 +2,21 @@ using Kalypto.Bench;
 
 // usage: Kalypto.Bench DEMO_FOLDER
 //        Kalypto.Bench pure DEMO_FOLDER LIST
+//        Kalypto.Bench drafts DEMO_FOLDER [SEEDS [CASE]]
 //        Kalypto.Bench icons DEMO_FOLDER SVG_FOLDER OUT
 if (args is ["many"])
 {
     ManyDesigns.Run();
+    return;
+}
+if (args is ["drafts", var board, "large"])
+{
+    await Drafts.LargeAsync(board);
+    return;
+}
+if (args is ["drafts", var drafts, .. var rest])
+{
+    await Drafts.RunAsync(drafts, rest is [var seeds, ..] ? int.Parse(seeds, System.Globalization.CultureInfo.InvariantCulture) : 12, rest is [_, var only] ? only : "");
     return;
 }
 if (args is ["pure", var drawings, var list])
@@ -23,4 +34,6 @@ Console.WriteLine("what                                                     meas
 Reading.Run();
 Planning.Run();
 ManyDesigns.Run();
+await Drafts.LargeAsync(demo);
+await Drafts.RunAsync(demo);
 await Building.RunAsync(demo);

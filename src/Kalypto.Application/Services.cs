@@ -2,6 +2,7 @@ using Kalypto.Application.Benches;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Building;
 using Kalypto.Application.Desk;
+using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Keeping;
 using Kalypto.Application.Opening;
@@ -20,7 +21,7 @@ public static class Services
         .AddDrawing(database, renderer, options)
         .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new())
         .AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
-        .AddSingleton<BringIn>().AddSingleton<LoadDemo>()
+        .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
         .AddSingleton<BenchJournal>().AddShared<BuildPack>().AddShared<KeepingService>();

@@ -1,9 +1,9 @@
 namespace Kalypto.Store;
 
 /// <summary>One changed field of a step, as the history keeps it.</summary>
-/// <param name="Draft">The draft of the layer; the design or project where <paramref name="Ordinal"/> is negative.</param>
-/// <param name="Ordinal">The layer; -1 for what is said of a design or project as a whole.</param>
+/// <param name="Of">The design of the layer; the design, draft or project where <paramref name="Layer"/> is negative.</param>
+/// <param name="Layer">The lineage of the layer; -1 for what is said of something as a whole.</param>
 /// <param name="Field">The name of the field.</param>
 /// <param name="Before">Its value before, as text.</param>
 /// <param name="After">Its value after, as text.</param>
-internal sealed record Change(int Draft, int Ordinal, string Field, string? Before, string? After);
+internal sealed record Change(int Of, int Layer, string Field, string? Before, string? After);

@@ -1,6 +1,9 @@
+using System.Text.Json.Serialization;
+using Kalypto.Core.Arranging;
+
 namespace Kalypto.Store;
 
-/// <summary>A design with its newest draft.</summary>
+/// <summary>A design with the draft that holds.</summary>
 /// <param name="Id">The number of the design.</param>
 /// <param name="ProjectId">Its project.</param>
 /// <param name="Name">Its name.</param>
@@ -8,9 +11,17 @@ namespace Kalypto.Store;
 /// <param name="DraftId">The number of the draft among all drafts.</param>
 /// <param name="DraftNumber">1 for the first draft of the design.</param>
 /// <param name="FileSha256">The file of the draft.</param>
-/// <param name="Arrangement">How the team orders it, as text; empty as the file has it.</param>
+/// <param name="Arrangement">How the team orders that draft, as text; empty as the file has it.</param>
 public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256, string Arrangement)
 {
+    /// <summary>The lineages of the layers of the draft.</summary>
+    [JsonIgnore]
+    public Lineages Lineages { get; init; } = Lineages.First(0);
+
+    /// <summary>How many pairs of layers people are still to say.</summary>
+    [JsonIgnore]
+    public int Asked { get; init; }
+
     /// <summary>Its place among the designs of the project, smallest first.</summary>
     public int Position { get; init; }
 

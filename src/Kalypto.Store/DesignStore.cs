@@ -1,3 +1,4 @@
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
 using Npgsql;
 
@@ -25,14 +26,79 @@ public sealed class DesignStore(Database database)
         var (design, added) = (await connection.Command("""
             insert into designs (project_id, name, drawn_at, position) values ($1, $2, $3, coalesce((select max(position) from designs where project_id = $1), 0) + 1) returning id, now()
             """, author.Project, name, drawnAt).ListAsync(r => (r.GetInt32(0), r.GetDateTime(1)), cancel))[0];
-        // PostgreSQL's text holds any character but this one.
-        await connection.Command("insert into drafts (design_id, number, file_name, file_sha256, shapes) values ($1, 1, $2, $3, $4)",
-            design, fileName.Replace("\0", "", StringComparison.Ordinal), sha256, Flat(shapes)).RunAsync(cancel);
+        await connection.Command("""
+            with draft as (insert into drafts (design_id, number, file_name, file_sha256, shapes, brought_in_by) values ($1, 1, $2, $3, $4, $5) returning id)
+            update designs set draft_id = (select id from draft), lineages = $6 where id = $1
+            """, design, Clean(fileName), sha256, Flat(shapes), author.Actor.Name, shapes.Count).RunAsync(cancel);
         // Taken back, the design is removed as of when it came.
         await EditStore.RememberAsync(connection, author, $"Bring in {name}", [new(design, -1, "removed", FieldChange.Text(added), null)], cancel);
         await transaction.CommitAsync(cancel);
         return design;
     }
+
+    /// <summary>Adds the next draft of a design, which holds from now on, as a step of the history: all of it or nothing.</summary>
+    /// <returns>The number of the draft among all drafts; null when the design is not there any more, is put away, or has another draft by now.</returns>
+    public async Task<int?> AddDraftAsync(Author author, NewDraft draft, CancellationToken cancel)
+    {
+        await using var connection = await database.Source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var present = await connection.Command("""
+            select d.arrangement from projects p join designs d on d.project_id = p.id
+            where p.id = $1 and p.archived_at is null and p.deleted_at is null and d.id = $2 and d.removed_at is null and d.draft_id = $3 for update
+            """, author.Project, draft.Design, draft.Follows).ListAsync(r => r.GetString(0), cancel);
+        if (present.Count == 0)
+        {
+            return null;
+        }
+        var sha256 = await BlobStore.PutAsync(connection, draft.File, cancel);
+        var arrangement = draft.Arrange(Arrangement.Parse(present[0])).ToString();
+        var id = await connection.Command("""
+            with draft as (
+              insert into drafts (design_id, number, file_name, file_sha256, shapes, lineages, pairs, follows, brought_in_by)
+              select $1, max(number) + 1, $2, $3, $4, $5, $6, $7, $8 from drafts where design_id = $1 returning id),
+            held as (update designs set draft_id = (select id from draft), arrangement = $9, lineages = greatest(lineages, $10) where id = $1)
+            select id from draft
+            """, draft.Design, Clean(draft.FileName), sha256, Flat(draft.Shapes), draft.Lineages, draft.Pairs, draft.Follows, author.Actor.Name, arrangement, draft.Lineages.DefaultIfEmpty().Max() + 1)
+            .ScalarAsync<int>(cancel);
+        List<Change> changes = [new(draft.Design, -1, "draft", Text(draft.Follows), Text(id))];
+        if (arrangement != present[0])
+        {
+            changes.Add(new(draft.Design, -1, "arrangement", present[0], arrangement));
+        }
+        var named = await connection.Command("""
+            update marks m set ship_name = n.name from unnest($2, $3) as n (lineage, name)
+            where m.design_id = $1 and m.lineage = n.lineage and m.ship_name is null and m.decision = 'Ship' returning m.lineage, m.ship_name
+            """, draft.Design, draft.Names.Keys.ToArray(), draft.Names.Values.ToArray()).ListAsync(r => (Lineage: r.GetInt32(0), Name: r.GetString(1)), cancel);
+        changes.AddRange(named.Select(n => new Change(draft.Design, n.Lineage, "name", null, n.Name)));
+        await EditStore.RememberAsync(connection, author, draft.Label, changes, cancel);
+        await transaction.CommitAsync(cancel);
+        return id;
+    }
+
+    /// <summary>All drafts of a design, the newest first.</summary>
+    public Task<List<DraftRow>> DraftsAsync(int design, CancellationToken cancel) => database.Source.Command($"""
+        select f.id, f.number, f.file_name, f.brought_in_at, f.brought_in_by, f.follows, f.pairs, f.asked, f.file_sha256, {DraftLineages.Columns}
+        from drafts f where f.design_id = $1 order by f.number desc
+        """, design).ListAsync(r => new DraftRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDateTime(3), r.GetString(4),
+            r.Nullable<int?>(5), r.GetString(6), r.GetInt32(7), r.GetString(8), DraftLineages.Read(r, 9)), cancel);
+
+    /// <summary>The draft that holds of a design, and its name; null when it is not there.</summary>
+    public async Task<(int DraftId, string Name)?> HeldAsync(int project, int design, CancellationToken cancel) =>
+        (await database.Source.Command("select draft_id, name from designs where id = $1 and project_id = $2 and removed_at is null", design, project)
+            .ListAsync(r => ((int, string)?)(r.GetInt32(0), r.GetString(1)), cancel)).FirstOrDefault();
+
+    /// <summary>The designs of a project by name, in their order.</summary>
+    public Task<List<DesignName>> NamesAsync(int project, CancellationToken cancel) => database.Source
+        .Command("select id, name, draft_id from designs where project_id = $1 and removed_at is null order by position, id", project)
+        .ListAsync(r => new DesignName(r.GetInt32(0), r.GetString(1), r.GetInt32(2)), cancel);
+
+    /// <summary>How many lineages were given in a design so far.</summary>
+    public Task<int> LineagesAsync(int design, CancellationToken cancel) => database.Source.Command("select lineages from designs where id = $1", design).ScalarAsync<int>(cancel);
+
+    /// <summary>The drafts of a project whose file is the same, newest first.</summary>
+    public Task<List<(int Design, int Draft)>> OfFileAsync(int project, byte[] file, CancellationToken cancel) => database.Source.Command("""
+        select f.design_id, f.id from drafts f join designs d on d.id = f.design_id where d.project_id = $1 and d.removed_at is null and f.file_sha256 = $2 order by f.id desc
+        """, project, Core.Designs.Fingerprint.Of(file).Hex).ListAsync(r => (r.GetInt32(0), r.GetInt32(1)), cancel);
 
     /// <summary>The files of drafts with the names of their designs and the shape boxes of their layers by ordinal, one after the other.</summary>
     public async IAsyncEnumerable<DraftFile> FilesAsync(IReadOnlyCollection<int> drafts, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
@@ -49,6 +115,11 @@ public sealed class DesignStore(Database database)
             }
         }
     }
+
+    // PostgreSQL's text holds any character but this one.
+    private static string Clean(string fileName) => fileName.Replace("\0", "", StringComparison.Ordinal);
+
+    private static string Text(int number) => number.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
     private static double[] Flat(IReadOnlyList<Box?> shapes) => [.. shapes.SelectMany(s => s.Numbers() ?? [double.NaN, double.NaN, double.NaN, double.NaN])];
 

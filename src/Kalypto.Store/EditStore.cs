@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Npgsql;
 
@@ -27,7 +28,8 @@ public sealed class EditStore(Database database)
         var changes = new List<Change>();
         foreach (var field in step.Fields)
         {
-            if (await FieldAsync(connection, author.Project, field.Of, Field.Of(field.Field), field.Change, cancel) is not var (before, after))
+            var draft = field.Field == "arrangement" ? await DraftLineages.OfDesignAsync(connection, field.Of, cancel) : null;
+            if (await FieldAsync(connection, author.Project, field.Of, Field.Of(field.Field), before => field.Change(before, draft ?? Lineages.First(0)), cancel) is not var (before, after))
             {
                 return new(StepState.Gone, step.Label);
             }
@@ -36,9 +38,14 @@ public sealed class EditStore(Database database)
                 changes.Add(new(field.Of, -1, field.Field, before, after));
             }
         }
-        var layers = step.Layers.Distinct().ToList();
-        var present = await Marks.ReadAsync(connection, layers, cancel);
-        var said = layers.ToDictionary(l => l, l => step.Say(l, present.GetValueOrDefault(l)));
+        var drafts = await DraftLineages.OfAsync(connection, author.Project, [.. step.Layers.Select(l => l.Draft).Distinct()], cancel);
+        var layers = step.Layers.Where(l => drafts.ContainsKey(l.Draft)).DistinctBy(KeyOf).ToList();
+        if (layers.Count == 0 && step.Layers.Count > 0)
+        {
+            return new(StepState.Gone, step.Label);
+        }
+        var present = await Marks.ReadAsync(connection, [.. layers.Select(KeyOf)], cancel);
+        var said = layers.ToDictionary(KeyOf, l => step.Say(l, present.GetValueOrDefault(KeyOf(l))));
         changes.AddRange(said.SelectMany(a => Marks.Differences(a.Key, present.GetValueOrDefault(a.Key) ?? Mark.None, a.Value)));
         if (changes.Count == 0)
         {
@@ -48,6 +55,8 @@ public sealed class EditStore(Database database)
         await RememberAsync(connection, author, step.Label, changes, cancel);
         await transaction.CommitAsync(cancel);
         return new(StepState.Done, step.Label);
+
+        LineageKey KeyOf(LayerKey layer) => new(drafts[layer.Draft].Design, drafts[layer.Draft].Lineages.Of(layer.Ordinal));
     }
 
     /// <summary>The newest steps of a project, newest first.</summary>
@@ -82,7 +91,7 @@ public sealed class EditStore(Database database)
         var steps = await connection.Command($"select id, label, changes from edits where project_id = $1 and {which} limit 1", author.Project, value)
             .ListAsync(r => (Id: r.GetInt64(0), Label: r.GetString(1), Changes: r.GetString(2)), cancel);
         var changes = steps.Count == 0 ? [] : JsonSerializer.Deserialize<List<Change>>(steps[0].Changes)!;
-        if (await RefusalAsync(connection, author, changes.TrueForAll(c => c.Ordinal < 0 && Field.Of(c.Field).BringsBack), cancel) is { } refusal)
+        if (await RefusalAsync(connection, author, changes.TrueForAll(c => c.Layer < 0 && Field.Of(c.Field).BringsBack), cancel) is { } refusal)
         {
             return refusal;
         }
@@ -94,22 +103,22 @@ public sealed class EditStore(Database database)
         // Whatever stands later on the same would be lost.
         var later = await connection.Command("""
             select e.label, e.who from edits e where e.project_id = $1 and e.id > $2 and not e.undone and exists (
-              select from jsonb_to_recordset(e.changes) as l ("Draft" int, "Ordinal" int, "Field" text)
-              join jsonb_to_recordset($3::jsonb) as m ("Draft" int, "Ordinal" int, "Field" text) using ("Draft", "Ordinal", "Field"))
+              select from jsonb_to_recordset(e.changes) as l ("Of" int, "Layer" int, "Field" text)
+              join jsonb_to_recordset($3::jsonb) as m ("Of" int, "Layer" int, "Field" text) using ("Of", "Layer", "Field"))
             order by e.id desc limit 1
             """, author.Project, id, text).ListAsync(r => new StepDone(StepState.Blocked, r.GetString(0), r.GetString(1)), cancel);
         if (later.Count > 0)
         {
             return later[0];
         }
-        foreach (var c in changes.Where(c => c.Ordinal < 0))
+        foreach (var c in changes.Where(c => c.Layer < 0))
         {
-            if (await FieldAsync(connection, author.Project, c.Draft, Field.Of(c.Field), _ => undo ? c.Before : c.After, cancel) is null)
+            if (await FieldAsync(connection, author.Project, c.Of, Field.Of(c.Field), _ => undo ? c.Before : c.After, cancel) is null)
             {
                 return new(StepState.Gone, label);
             }
         }
-        var byLayer = changes.Where(c => c.Ordinal >= 0).GroupBy(c => new LayerKey(c.Draft, c.Ordinal)).ToDictionary(g => g.Key, g => g.ToList());
+        var byLayer = changes.Where(c => c.Layer >= 0).GroupBy(c => new LineageKey(c.Of, c.Layer)).ToDictionary(g => g.Key, g => g.ToList());
         var present = await Marks.ReadAsync(connection, [.. byLayer.Keys], cancel);
         await Marks.WriteAsync(connection, byLayer.ToDictionary(l => l.Key, l => l.Value.Aggregate(
             present.GetValueOrDefault(l.Key) ?? Mark.None, (mark, c) => Marks.With(mark, c.Field, undo ? c.Before : c.After))), cancel);
@@ -135,7 +144,7 @@ public sealed class EditStore(Database database)
     private static async Task<(string? Before, string? After)?> FieldAsync(
         NpgsqlConnection connection, int project, int of, Field field, Func<string?, string?> change, CancellationToken cancel)
     {
-        var isThere = field.IsOfProject ? "id = $1 and id = $2" : "id = $1 and project_id = $2";
+        var isThere = "id = $1 and " + (field.IsOfProject ? "id = $2" : field.IsOfDraft ? "design_id in (select id from designs where project_id = $2)" : "project_id = $2");
         var rows = await connection.Command($"select {field.Column}::text from {field.Table} where {isThere}", of, project).ListAsync(r => r.Nullable<string>(0), cancel);
         if (rows.Count == 0)
         {
@@ -156,6 +165,6 @@ public sealed class EditStore(Database database)
         select {{Signals.Notify}}json_build_object('kind', '{{Signals.Edited}}', 'project', $1::int, 'page', $3::text)::text) from raised
         """,
         [author.Project, author.Actor.Name, author.Page,
-            changes.Where(c => c.Ordinal < 0 && !Field.Of(c.Field).IsOfProject).Select(c => c.Draft).Distinct().ToArray(),
-            changes.Where(c => c.Ordinal >= 0).Select(c => c.Draft).Distinct().ToArray(), .. values]).RunAsync(cancel);
+            changes.Where(c => c.Layer >= 0 || Field.Of(c.Field) is { IsOfProject: false, IsOfDraft: false }).Select(c => c.Of).Distinct().ToArray(),
+            changes.Where(c => c.Layer < 0 && Field.Of(c.Field).IsOfDraft).Select(c => c.Of).Distinct().ToArray(), .. values]).RunAsync(cancel);
 }

@@ -4,17 +4,20 @@ using Kalypto.Core.Tagging;
 
 namespace Kalypto.Store;
 
-/// <summary>A change to something that is said of a project or a design as a whole.</summary>
+/// <summary>A change to something that is said of a project, a design or a draft as a whole.</summary>
 public sealed record FieldChange
 {
-    private FieldChange(string field, int of, Func<string?, string?> change) => (Field, Of, Change) = (field, of, change);
+    private FieldChange(string field, int of, Func<string?, string?> change) => (Field, Of, Change) = (field, of, (before, _) => change(before));
+
+    private FieldChange(string field, int of, Func<string?, Lineages, string?> change) => (Field, Of, Change) = (field, of, change);
 
     internal string Field { get; }
 
-    /// <summary>The project or design.</summary>
+    /// <summary>The project, design or draft.</summary>
     public int Of { get; }
 
-    internal Func<string?, string?> Change { get; }
+    /// <summary>The new value as text out of the present one and the lineages of the draft that holds, where there is one.</summary>
+    internal Func<string?, Lineages, string?> Change { get; }
 
     /// <summary>The recipes of a project.</summary>
     public static FieldChange Recipes(int project, Func<RecipeBook, RecipeBook> change) => new("recipes", project, before =>
@@ -42,9 +45,22 @@ public sealed record FieldChange
     /// <summary>When a project was deleted; null for not at all.</summary>
     public static FieldChange Deleted(int project, DateTime? at) => new("deleted", project, _ => Text(at));
 
-    /// <summary>How a design is arranged.</summary>
-    public static FieldChange Arrangement(int design, Func<Arrangement, Arrangement> change) =>
+    /// <summary>How a design is arranged, in the draft that holds.</summary>
+    public static FieldChange Arrangement(int design, Func<Arrangement, Arrangement> change) => new("arrangement", design, (before, draft) =>
+        Core.Arranging.Arrangement.Parse(before ?? "") is var kept ? kept.Keep(change(kept.In(draft)), draft).ToString() : null);
+
+    /// <summary>How a design is arranged, as it is kept for all drafts.</summary>
+    public static FieldChange KeptArrangement(int design, Func<Arrangement, Arrangement> change) =>
         new("arrangement", design, before => change(Core.Arranging.Arrangement.Parse(before ?? "")).ToString());
+
+    /// <summary>The draft of a design that holds.</summary>
+    public static FieldChange Draft(int design, int draft) => new("draft", design, _ => draft.ToString(CultureInfo.InvariantCulture));
+
+    /// <summary>The lineages of the layers of a draft, by ordinal.</summary>
+    public static FieldChange LineagesOf(int draft, IEnumerable<int> lineages) => new("lineages", draft, _ => $"{{{string.Join(',', lineages)}}}");
+
+    /// <summary>How the layers of a draft were paired, as JSON.</summary>
+    public static FieldChange Pairs(int draft, Func<string, string> change) => new("pairs", draft, before => change(before ?? ""));
 
     /// <summary>Drawing units of a design in one pt.</summary>
     public static FieldChange DrawnAt(int design, double drawnAt) => new("drawn at", design, _ => drawnAt.ToString(CultureInfo.InvariantCulture));

@@ -1,3 +1,4 @@
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Npgsql;
 
@@ -10,16 +11,14 @@ public sealed class ProjectStore(Database database)
 
     private const string Listed = "select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at from projects";
 
-    private const string Designs = """
-        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement, d.position, d.removed_at
-        from designs d join lateral (select * from drafts where design_id = d.id order by number desc limit 1) f on true
-        where d.project_id = $1 and d.revision > $2
+    private const string Designs = $"""
+        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement, d.position, d.removed_at, f.asked,
+        {DraftLineages.Columns} from designs d join drafts f on f.id = d.draft_id where d.project_id = $1 and d.revision > $2
         """;
 
     private const string MarksOf = """
-        select m.draft_id, m.ordinal, m.decision, m.ship_name, m.tags, m.dismissed, m.apart
-        from designs d join lateral (select id from drafts where design_id = d.id order by number desc limit 1) f on true
-        join marks m on m.draft_id = f.id where d.project_id = $1 and d.revision > $2 and d.removed_at is null
+        select m.design_id, m.lineage, m.decision, m.ship_name, m.tags, m.dismissed, m.apart
+        from designs d join marks m on m.design_id = d.id where d.project_id = $1 and d.revision > $2 and d.removed_at is null
         """;
 
     /// <summary>One page of projects, the last touched first.</summary>
@@ -76,8 +75,8 @@ public sealed class ProjectStore(Database database)
         await reader.NextResultAsync(cancel);
         var designs = await reader.RestAsync(ReadDesign, cancel);
         await reader.NextResultAsync(cancel);
-        var marks = await reader.RestAsync(r => (Draft: r.GetInt32(0), Ordinal: r.GetInt32(1), Mark: Kalypto.Store.Marks.Read(r, 2)), cancel);
-        return new(rows[0], designs, marks.ToLookup(m => m.Draft, m => (m.Ordinal, m.Mark)));
+        var marks = (await reader.RestAsync(r => (Design: r.GetInt32(0), Lineage: r.GetInt32(1), Mark: Marks.Read(r, 2)), cancel)).ToLookup(m => m.Design, m => (m.Lineage, m.Mark));
+        return new(rows[0], designs, designs.ToDictionary(d => d.Id, d => InDraft(d, marks[d.Id])));
     }
 
     /// <summary>One design with what is said of its layers, without the rest of its project; null when it is not there.</summary>
@@ -89,8 +88,8 @@ public sealed class ProjectStore(Database database)
         await using var reader = await batch.ExecuteReaderAsync(cancel);
         var designs = await reader.RestAsync(ReadDesign, cancel);
         await reader.NextResultAsync(cancel);
-        var marks = await reader.RestAsync(r => (Ordinal: r.GetInt32(1), Mark: Kalypto.Store.Marks.Read(r, 2)), cancel);
-        return designs.Count == 0 ? null : (designs[0], marks.ToDictionary(m => m.Ordinal, m => m.Mark));
+        var marks = await reader.RestAsync(r => (Lineage: r.GetInt32(1), Mark: Marks.Read(r, 2)), cancel);
+        return designs.Count == 0 ? null : (designs[0], InDraft(designs[0], marks));
     }
 
     /// <summary>Makes a project and tells its number.</summary>
@@ -121,9 +120,17 @@ public sealed class ProjectStore(Database database)
     };
 
     private static DesignRow ReadDesign(NpgsqlDataReader r) =>
-        new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), r.GetString(7))
+        DraftLineages.Read(r, 11) is var lineages ? new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), InDraft(r.GetString(7), lineages))
         {
+            Lineages = lineages,
+            Asked = r.GetInt32(10),
             Position = r.GetInt32(8),
             RemovedAt = r.Time(9),
-        };
+        } : throw new InvalidOperationException();
+
+    // What was said of layers that are not in this draft waits for them to come back.
+    private static Dictionary<int, Mark> InDraft(DesignRow design, IEnumerable<(int Lineage, Mark Mark)> marks) =>
+        marks.Where(m => design.Lineages.OrdinalOf(m.Lineage) is not null).ToDictionary(m => design.Lineages.OrdinalOf(m.Lineage)!.Value, m => m.Mark);
+
+    private static string InDraft(string arrangement, Lineages draft) => Arrangement.Parse(arrangement).In(draft).ToString();
 }

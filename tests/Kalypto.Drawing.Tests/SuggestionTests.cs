@@ -3,6 +3,7 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Suggesting;
+using Kalypto.Drafts;
 
 namespace Kalypto.Drawing.Tests;
 

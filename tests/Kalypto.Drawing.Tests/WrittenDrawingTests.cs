@@ -2,6 +2,7 @@ using CsCheck;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Isolating;
+using Kalypto.Drafts;
 
 namespace Kalypto.Drawing.Tests;
 

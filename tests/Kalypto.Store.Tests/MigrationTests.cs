@@ -13,12 +13,12 @@ public class MigrationTests(DatabaseFixture fixture)
     private const string Data = """
         insert into blobs values (repeat('a', 64), 'file one'), (repeat('b', 64), 'file two'), (repeat('c', 64), 'picture'), (repeat('d', 64), 'zip');
         insert into projects (name, platforms, recipes) values ('Larkrise', '{web,apple}', '');
-        insert into designs (project_id, name, drawn_at, arrangement) values (1, 'App', 2, ''), (1, 'Site', 1, '');
+        insert into designs (project_id, name, drawn_at, arrangement) values (1, 'App', 2, '{"Screens":[{"Name":"Tonight","Box":{"X":0,"Y":0,"Width":9,"Height":9},"Root":13},{"Name":"Map","Box":{"X":9,"Y":0,"Width":9,"Height":9},"Root":2}],"Made":[{"Name":"badge","Members":[4,5],"Frame":null,"Gone":false},{"Name":"frame","Members":[],"Frame":{"X":0,"Y":0,"Width":9,"Height":9},"Gone":false}]}'), (1, 'Site', 1, '');
         insert into drafts (design_id, number, file_name, file_sha256) values (1, 1, 'app.svg', repeat('a', 64)), (2, 1, 'site.svg', repeat('b', 64));
         insert into layers select 1, i, 'layer ' || i, 'Shape', case when i = 1 then null else array[i, 2, 3.5, 4]::double precision[] end from generate_series(0, 11) i;
         insert into layers values (2, 0, 'Site', 'Screen', '{0,0,375,812}');
         insert into screens values (1, 0, 'Tonight', 0, '{0,0,375,812}');
-        insert into marks values (1, 3, 'Ship', 'bell', 'icon to:nav', false, true);
+        insert into marks values (1, 3, 'Ship', 'bell', 'icon to:nav', false, true), (1, 12, 'Ship', 'badge', '', false, false);
         insert into edits (project_id, label, changes, undone, who) values
           (1, 'Name bell', '[{"Draft":1,"Ordinal":3,"Field":"name","Before":null,"After":"bell"}]', false, 'Ada'),
           (1, 'Drawn at 2x', '[{"Draft":1,"Ordinal":-1,"Field":"drawn at","Before":"1","After":"2"}]', false, ''),
@@ -31,6 +31,8 @@ public class MigrationTests(DatabaseFixture fixture)
         insert into builds (project_id, state, total, asked, said) values (1, 'running', 3, '{}', '{"Project":{"Id":1,"Name":"Larkrise","Platforms":["web"],"Recipes":""},"Designs":[]}');
         """;
 
+    private static readonly string[] Later = ["0006", "0007"];
+
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
     [Fact]
@@ -38,7 +40,7 @@ public class MigrationTests(DatabaseFixture fixture)
     {
         var connection = new NpgsqlConnectionStringBuilder(fixture.Connection) { Database = $"old_{Guid.NewGuid():N}", Pooling = false }.ConnectionString;
         EnsureDatabase.For.PostgresqlDatabase(connection, new NoOpUpgradeLog());
-        Assert.True(DeployChanges.To.PostgresqlDatabase(connection).WithScriptsEmbeddedInAssembly(typeof(Database).Assembly, name => !name.Contains("0006", StringComparison.Ordinal))
+        Assert.True(DeployChanges.To.PostgresqlDatabase(connection).WithScriptsEmbeddedInAssembly(typeof(Database).Assembly, name => !Later.Any(number => name.Contains(number, StringComparison.Ordinal)))
             .WithScript("data", Data).LogToNowhere().Build().PerformUpgrade().Successful);
         await using (var database = new Database(connection))
         {
@@ -58,7 +60,12 @@ public class MigrationTests(DatabaseFixture fixture)
         var all = (await projects.ChangesAsync(1, 0, cancel))!;
         Assert.Equal(("Larkrise", "web apple"), (all.Project.Name, string.Join(' ', all.Project.Platforms)));
         Assert.Equal([("App", 2.0), ("Site", 1.0)], all.Designs.OrderBy(d => d.Position).Select(d => (d.Name, d.DrawnAt)));
-        Assert.Equal((3, "bell", "icon to:nav", true), all.Marks[1].Single() is var (ordinal, mark) ? (ordinal, mark.ShipName, mark.Tags.ToString(), mark.Apart) : default);
+        Assert.Equal((3, "bell", "icon to:nav", true), all.Marks[1].Single(m => m.Key < 12) is var (ordinal, mark) ? (ordinal, mark.ShipName, mark.Tags.ToString(), mark.Apart) : default);
+        // What was put together and framed stands behind the layers of whatever draft holds.
+        Assert.Equal("badge", all.Marks[1][12].ShipName);
+        var arrangement = Core.Arranging.Arrangement.Parse(all.Designs.Single(d => d.Id == 1).Arrangement);
+        Assert.Equal([13, 2], arrangement.Screens.Select(s => s.Root));
+        Assert.Equal([4, 5], arrangement.Made[0].Members);
         var file = await new DesignStore(database).FilesAsync([1], cancel).SingleAsync(cancel);
         Assert.Equal("file one"u8.ToArray(), file.File);
         Assert.Equal(12, file.Shapes.Count);
@@ -74,7 +81,7 @@ public class MigrationTests(DatabaseFixture fixture)
         Assert.True((await edits.TurnAsync(ada, history[2].Id, undo: true, cancel)).IsDone);
         Assert.True((await edits.TurnAsync(ada, history[0].Id, undo: false, cancel)).IsDone);
         all = (await projects.ChangesAsync(1, 0, cancel))!;
-        Assert.Equal((1.0, Decision.Code, (string?)null), (all.Designs.Single(d => d.Id == 1).DrawnAt, all.Marks[1].Single().Mark.Decision, all.Marks[1].Single().Mark.ShipName));
+        Assert.Equal((1.0, Decision.Code, (string?)null), (all.Designs.Single(d => d.Id == 1).DrawnAt, all.Marks[1][3].Decision, all.Marks[1][3].ShipName));
 
         Assert.Equal(7, Assert.Single(await new DrawingStore(database).FindAsync([new string('2', 64)], cancel)).Value.Weight);
         Assert.Equal("web/bell.svg", Assert.Single(await builds.FilesAsync(1, cancel)).Path);

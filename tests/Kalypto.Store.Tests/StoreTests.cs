@@ -39,7 +39,7 @@ public class StoreTests(DatabaseFixture fixture)
     private async Task<DesignRow> DesignAsync(int project) => (await AllAsync(project)).Designs.Single();
 
     private async Task<Dictionary<int, Mark>> MarksAsync(int project) =>
-        (await AllAsync(project)).Marks.SelectMany(m => m).ToDictionary(m => m.Ordinal, m => m.Mark);
+        (await AllAsync(project)).Marks.Values.SelectMany(m => m).ToDictionary();
 
     private Task<StepDone> SayAsync(Author author, string label, int draft, Func<Mark, Mark> change, params int[] layers) => Edits.MakeAsync(
         author, new(label) { Layers = [.. layers.Select(l => new LayerKey(draft, l))], Say = (_, mark) => change(mark ?? Mark.None) }, cancel);
@@ -237,7 +237,7 @@ public class StoreTests(DatabaseFixture fixture)
         Assert.Empty((await AllAsync(project, first.Project.Revision)).Designs);
         await DecideAsync(new(project, Ada), draft, Decision.Ship, 1);
         var later = await AllAsync(project, first.Project.Revision);
-        Assert.Equal(("Drawing", 1), (Assert.Single(later.Designs).Name, Assert.Single(later.Marks[draft]).Ordinal));
+        Assert.Equal(("Drawing", 1), (Assert.Single(later.Designs).Name, Assert.Single(later.Marks.Values.Single()).Key));
         // A platform is no matter of any design.
         await Edits.MakeAsync(new(project, Ada), new("Pack for Apple") { Fields = [FieldChange.Platforms(project, _ => ["apple"])] }, cancel);
         var platforms = await AllAsync(project, later.Project.Revision);
@@ -250,7 +250,8 @@ public class StoreTests(DatabaseFixture fixture)
     {
         var (project, draft) = await NewDesignAsync();
         await DecideAsync(new(project, Ada), draft, Decision.Ship, 1, 2, 3);
-        await RunAsync($"update marks set tags = 'of a later version' where draft_id = {draft} and ordinal = 1; update marks set decision = 'Postpone' where draft_id = {draft} and ordinal = 2");
+        var design = (await DesignAsync(project)).Id;
+        await RunAsync($"update marks set tags = 'of a later version' where lineage = 1 and design_id = {design}; update marks set decision = 'Postpone' where design_id = {design} and lineage = 2");
         Assert.Equal("1:Ship:: 3:Ship::", await StateAsync(project));
     }
 
@@ -378,7 +379,7 @@ public class StoreTests(DatabaseFixture fixture)
             Layers = [new(draft, 1), new(draft, 3)],
             Say = (layer, _) => new(Decision.Ship, layer.Ordinal == 1 ? "bell" : null, Tags.Parse("badge svg:outlines to:nav")) { Apart = layer.Ordinal == 3 },
         }, cancel);
-        async Task<ProjectState> SaidAsync() => await AllAsync(project) is var all ? new(all.Project, [.. all.Designs.Select(d => (d, (IReadOnlyDictionary<int, Mark>)all.Marks[d.DraftId].ToDictionary(m => m.Ordinal, m => m.Mark)))]) : null!;
+        async Task<ProjectState> SaidAsync() => await AllAsync(project) is var all ? new(all.Project, [.. all.Designs.Select(d => (d, (IReadOnlyDictionary<int, Mark>)all.Marks[d.Id]))]) : null!;
         var said = await SaidAsync();
         var id = await builds.AddAsync(project, 12, "Android", "{\"Platform\": \"android\"}", said, lease, cancel);
         var torn = await builds.AddAsync(project, 12, "", "{}", said, lease, cancel);

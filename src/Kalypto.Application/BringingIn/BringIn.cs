@@ -1,6 +1,8 @@
 using System.IO.Compression;
 using System.Runtime.CompilerServices;
+using Kalypto.Application.Drafts;
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
@@ -9,7 +11,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>Brings drawings into a project. One is made for them only when something could be read.</summary>
-public sealed class BringIn(ProjectStore projects, DesignStore designs, IRenderer renderer)
+public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IRenderer renderer)
 {
     /// <summary>The most bytes of one upload.</summary>
     public const long MostBytes = 260_000_000;
@@ -61,10 +63,21 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, IRendere
             }
             var drawing = await Task.Run(() => DrawingReader.Read(file, name), cancel);
             var shapes = await renderer.MeasureAsync(drawing, cancel);
+            var read = new ReadDrawing(fileName, file, new(drawing, shapes));
+            var (same, like) = target.Project is { } there ? await NextOfAsync(target, there, name, read, cancel) : (null, null);
+            if (same is not null)
+            {
+                target.Touched.Add(same.Id);
+                return await NextAsync(target, same, read, cancel);
+            }
             var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
-            return await designs.AddAsync(new(project, target.Actor), name, drawnAt, fileName, file, shapes, cancel) is { } design
-                ? new BroughtIn.Read(fileName, project, design, drawing.Layers.Length - 1, drawing.Screens.Length, drawnAt) : new BroughtIn.NoProject(fileName);
+            if (await designs.AddAsync(new(project, target.Actor), name, drawnAt, fileName, file, shapes, cancel) is not { } design)
+            {
+                return new BroughtIn.NoProject(fileName);
+            }
+            target.Touched.Add(design);
+            return new BroughtIn.Read(fileName, project, design, drawing.Layers.Length - 1, drawing.Screens.Length, drawnAt) { Like = like };
         }
         catch (DrawingRefusedException e)
         {
@@ -78,6 +91,23 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, IRendere
         var name = Path.GetFileNameWithoutExtension(fileName.Replace('\\', '/')).Replace('_', ' ').Replace('-', ' ').Replace("\0", "", StringComparison.Ordinal).Trim();
         name = name.Length > 80 ? name[..80] : name;
         return name.Length == 0 ? "Drawing" : char.ToUpperInvariant(name[0]) + name[1..];
+    }
+
+    private async Task<(DesignName? Same, DesignName? Like)> NextOfAsync(Target target, int project, string name, ReadDrawing read, CancellationToken cancel) => target.Design is { } wanted
+        ? ((await designs.NamesAsync(project, cancel)).Find(d => d.Id == wanted), null) : await known.FindAsync(target, project, name, read, cancel);
+
+    private async Task<BroughtIn> NextAsync(Target target, DesignName design, ReadDrawing read, CancellationToken cancel)
+    {
+        var author = new Author(target.Project!.Value, target.Actor);
+        var known = (await designs.DraftsAsync(design.Id, cancel)).Find(d => d.FileSha256 == Fingerprint.Of(read.File).Hex);
+        if (known is not null && known.Id == design.Draft)
+        {
+            return new BroughtIn.Unchanged(read.FileName, author.Project, design.Id, design.Name);
+        }
+        // An earlier draft that comes again is no new one.
+        var draft = known is null ? await drafts.BringAsync(author, design.Id, read, cancel)
+            : (await drafts.HoldAsync(author, design.Id, known.Id, cancel)).State == StepState.Done ? known : null;
+        return draft is null ? new BroughtIn.NoProject(read.FileName) : new BroughtIn.Next(read.FileName, author.Project, design.Id, design.Name, draft);
     }
 
     private static bool IsDrawing(ZipArchiveEntry entry) => DrawingReader.Endings.Contains(Path.GetExtension(entry.Name).TrimStart('.').ToLowerInvariant());

@@ -1,3 +1,4 @@
+using Kalypto.Store;
 using Kalypto.Core.Reading;
 
 namespace Kalypto.Application.BringingIn;
@@ -13,7 +14,26 @@ public abstract record BroughtIn(string File)
     /// <param name="Layers">How many layers it has.</param>
     /// <param name="Screens">How many screens it has.</param>
     /// <param name="DrawnAt">What it is drawn at by the look of its size.</param>
-    public sealed record Read(string File, int Project, int Design, int Layers, int Screens, double DrawnAt) : BroughtIn(File);
+    public sealed record Read(string File, int Project, int Design, int Layers, int Screens, double DrawnAt) : BroughtIn(File)
+    {
+        /// <summary>A design that it looks like; null for none.</summary>
+        public DesignName? Like { get; init; }
+    }
+
+    /// <summary>It is the next draft of a design.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Project">The project that it is in.</param>
+    /// <param name="Design">The number of the design.</param>
+    /// <param name="Name">The name of the design.</param>
+    /// <param name="Draft">The draft.</param>
+    public sealed record Next(string File, int Project, int Design, string Name, DraftRow Draft) : BroughtIn(File);
+
+    /// <summary>It is what the design has already: nothing changed.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Project">The project.</param>
+    /// <param name="Design">The number of the design.</param>
+    /// <param name="Name">The name of the design.</param>
+    public sealed record Unchanged(string File, int Project, int Design, string Name) : BroughtIn(File);
 
     /// <summary>It cannot be read.</summary>
     /// <param name="File">Its name.</param>

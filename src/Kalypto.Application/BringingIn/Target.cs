@@ -10,6 +10,12 @@ public sealed class Target(Actor actor, int? project = null)
     /// <summary>The project; null while there is none.</summary>
     public int? Project { get; private set; } = project;
 
+    /// <summary>The design that a file is to be the next draft of; null to find it by name.</summary>
+    public int? Design { get; init; }
+
+    /// <summary>Designs that came or got a draft with the same drop: none of them gets another one by it.</summary>
+    public HashSet<int> Touched { get; init; } = [];
+
     /// <summary>Who brings them.</summary>
     public Actor Actor => actor;
 

@@ -73,7 +73,14 @@ public sealed class BuildPack(
         await base.StopAsync(cancellationToken);
         foreach (var stop in running.Values)
         {
-            await stop.CancelAsync();
+            try
+            {
+                await stop.CancelAsync();
+            }
+            catch (ObjectDisposedException)
+            {
+                // It ended by itself at this moment.
+            }
         }
         try
         {

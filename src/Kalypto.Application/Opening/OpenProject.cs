@@ -35,7 +35,7 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
             var designs = known?.Designs.ToDictionary(d => d.Design.Id) ?? [];
             foreach (var design in changes.Designs)
             {
-                designs[design.Id] = (design, changes.Marks[design.DraftId].ToDictionary(m => m.Ordinal, m => m.Mark));
+                designs[design.Id] = (design, changes.Marks[design.Id]);
             }
             List<(DesignRow Design, IReadOnlyDictionary<int, Mark> Marks)> there =
                 [.. designs.Values.Where(d => d.Design.RemovedAt is null).OrderBy(d => d.Design.Position).ThenBy(d => d.Design.Id)];

@@ -1,4 +1,5 @@
 using Kalypto.Application.Desk;
+using Kalypto.Application.Drafts;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
@@ -7,7 +8,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.Packs;
 
 /// <summary>Pictures of screens and layers for pages. One design is asked for, never its whole project.</summary>
-public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, DrawingDesk desk, DrawingStore store)
+public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, OpenDraft drafts, DrawingDesk desk, DrawingStore store)
 {
     private const int ThumbnailSide = 72;
     private const int MostScreenSide = 3000;
@@ -22,17 +23,17 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Dra
         public static Answer NotThere { get; } = new(false, null);
     }
 
-    /// <summary>A screen, at twice its points.</summary>
-    public Task<Answer> ScreenAsync(int project, int design, int root, CancellationToken cancel) => WithAsync(project, design, async (row, state) =>
+    /// <summary>A screen, at twice its points, in the draft that holds or another one.</summary>
+    public Task<Answer> ScreenAsync(int project, int design, int root, int? draft, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
         state.Measured.Drawing.Screens.FirstOrDefault(s => s.Root.Ordinal == root) is { } screen
             ? await DrawAsync(row, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Side(screen.Box, state.DrawnAt), cancel) : Answer.NotThere, cancel);
 
     /// <summary>A whole drawing.</summary>
-    public Task<Answer> BoardAsync(int project, int design, CancellationToken cancel) => WithAsync(project, design, async (row, state) =>
+    public Task<Answer> BoardAsync(int project, int design, CancellationToken cancel) => WithAsync(project, design, null, async (row, state) =>
         state.Measured.Drawn is var drawn ? await DrawAsync(row, drawn.Layers[0], Isolation.Of(drawn, drawn.Layers[0]), drawn.Box, Side(drawn.Box, 1), cancel) : Answer.NotThere, cancel);
 
-    /// <summary>A layer, small.</summary>
-    public Task<Answer> LayerAsync(int project, int design, int ordinal, CancellationToken cancel) => WithAsync(project, design, async (row, state) =>
+    /// <summary>A layer, small, in the draft that holds or another one.</summary>
+    public Task<Answer> LayerAsync(int project, int design, int ordinal, int? draft, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
     {
         if (ordinal < 0 || ordinal >= state.Layers.Length)
         {
@@ -44,11 +45,15 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Dra
         return box is { } shown ? await DrawAsync(row, layer, state.Isolate(layer), shown, ThumbnailSide, cancel) : new(true, null);
     }, cancel);
 
-    private async Task<Answer> WithAsync(int project, int design, Func<DesignRow, DesignState, Task<Answer>> draw, CancellationToken cancel)
+    private async Task<Answer> WithAsync(int project, int design, int? draft, Func<DesignRow, DesignState, Task<Answer>> draw, CancellationToken cancel)
     {
         if (await projects.DesignAsync(project, design, cancel) is not var (row, marks))
         {
             return Answer.NotThere;
+        }
+        if (draft is { } other && other != row.DraftId)
+        {
+            return await drafts.RunAsync(row, marks, other, cancel) is var (then, state) ? await draw(then, state) : Answer.NotThere;
         }
         var drawing = await cache.GetAsync(row.DraftId, row.Arrangement, cancel);
         return await draw(row, new(row.Id, row.Name, row.DrawnAt, drawing, marks));

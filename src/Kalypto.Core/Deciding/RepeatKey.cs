@@ -40,6 +40,9 @@ public static class RepeatKey
         return hash.Add(Find(drawing, layer.Element).Print.Hex).Build();
     }
 
+    /// <summary>What an element draws with all that lies in it, wherever it lies and whatever it is called; what it inherits does not count.</summary>
+    public static Fingerprint PrintOf(DrawingTree drawing, Element element) => Find(drawing, element).Print;
+
     private static Relative Find(DrawingTree drawing, Element element)
     {
         if (!Known.TryGetValue(element, out var found))

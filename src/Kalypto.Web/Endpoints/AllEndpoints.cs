@@ -23,6 +23,7 @@ internal static class AllEndpoints
         var project = app.Edits(Project).InProject();
         project.MapPlatforms();
         project.MapDesigns();
+        project.MapDrafts();
         project.MapScreens();
         project.MapBench();
         project.MapSorting();

@@ -15,12 +15,12 @@ internal static class PictureEndpoints
 
     public static void MapPictures(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/pictures/{project:int}/{design:int}/screen/{screen:int}.png", (int project, int design, int screen, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureAsync(patience => pictures.ScreenAsync(project, design, screen, patience), response, cancel));
+        app.MapGet("/pictures/{project:int}/{design:int}/screen/{screen:int}.png", (int project, int design, int screen, int? draft, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureAsync(patience => pictures.ScreenAsync(project, design, screen, draft, patience), response, cancel));
         app.MapGet("/pictures/{project:int}/{design:int}/board.png", (int project, int design, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
             PictureAsync(patience => pictures.BoardAsync(project, design, patience), response, cancel));
-        app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", (int project, int design, int ordinal, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureAsync(patience => pictures.LayerAsync(project, design, ordinal, patience), response, cancel));
+        app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", (int project, int design, int ordinal, int? draft, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureAsync(patience => pictures.LayerAsync(project, design, ordinal, draft, patience), response, cancel));
         app.MapGet("/pictures/files/{name}", async (string name, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
             name.Length is > 64 and < 72 && Format.All.FirstOrDefault(f => f.Extension == name[64..]) is { } format && await store.BytesAsync(name[..64], cancel) is { } bytes
                 ? Keep(response, bytes, format.MediaType) : Results.NotFound());

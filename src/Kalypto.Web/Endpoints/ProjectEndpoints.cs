@@ -42,7 +42,12 @@ internal static class ProjectEndpoints
                 return Results.NotFound(new { message = "This project is not there any more." });
             }
             var files = (await request.ReadFormAsync(cancel)).Files;
-            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(entry.Author.Actor, entry.Author.Project), files, cancel);
+            var form = await request.ReadFormAsync(cancel);
+            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(entry.Author.Actor, entry.Author.Project)
+            {
+                Design = int.TryParse(form["design"], out var design) ? design : null,
+                Touched = [.. form["touched"].ToString().Split(',').Select(t => int.TryParse(t, out var touched) ? touched : 0)],
+            }, files, cancel);
         }).DisableAntiforgery();
         project.MapPost("/said", async (Entry entry, Said said, ManageProject manage, CancellationToken cancel) =>
         {
@@ -87,7 +92,21 @@ internal static class ProjectEndpoints
 
     private static async Task TellAsync(HttpResponse response, Target target, BroughtIn result, CancellationToken cancel)
     {
-        var line = new { target.Project, result = new { result.File, (result as BroughtIn.Read)?.Design, Message = BroughtInWords.Say(result) } };
+        var design = result switch { BroughtIn.Read read => read.Design, BroughtIn.Next next => next.Design, BroughtIn.Unchanged same => same.Design, _ => (int?)null };
+        var line = new
+        {
+            target.Project,
+            result = new
+            {
+                result.File,
+                design,
+                IsNext = result is BroughtIn.Next,
+                IsUnchanged = result is BroughtIn.Unchanged,
+                Like = (result as BroughtIn.Read)?.Like?.Id,
+                LikeName = (result as BroughtIn.Read)?.Like?.Name,
+                Message = BroughtInWords.Say(result),
+            },
+        };
         await response.WriteAsync(JsonSerializer.Serialize(line, JsonSerializerOptions.Web) + "\n", cancel);
         await response.Body.FlushAsync(cancel);
     }

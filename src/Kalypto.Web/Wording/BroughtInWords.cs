@@ -11,6 +11,8 @@ internal static class BroughtInWords
     public static string Say(BroughtIn result) => result switch
     {
         BroughtIn.Read read => $"{Words.Count(read.Layers, "layer")} on {Words.Count(read.Screens, "screen")}{(read.DrawnAt > 1 ? $", drawn at {read.DrawnAt}x by the look of its size" : "")}",
+        BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
+        BroughtIn.Unchanged same => $"nothing changed: {same.Name} has this file already",
         BroughtIn.Refused refused => Not(result, refused.Why.Message),
         BroughtIn.TooLarge large => Not(result,
             $"The file has {large.Bytes / Million} MB; {ReadingLimits.Default.Bytes / Million} MB is the most. Split the drawing into several files, or embed its photos smaller."),

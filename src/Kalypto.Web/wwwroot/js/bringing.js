@@ -29,7 +29,7 @@ export const bringIn = () => ({
   },
   // One request a file: each tells how it went, and one that is refused does not stop the others. A zip tells of
   // every file in it as soon as that is read.
-  async bring(list, where) {
+  async bring(list, where, design) {
     const files = [...list];
     let target = where ?? this.$root.dataset.target;
     this.busy = true;
@@ -37,6 +37,10 @@ export const bringIn = () => ({
     for (const [index, file] of files.entries()) {
       this.progress = `Reading ${file.name} (${index + 1} of ${files.length})`;
       const form = new FormData();
+      form.append('touched', this.results.map(r => r.design).filter(Boolean).join(','));
+      if (design) {
+        form.append('design', design);
+      }
       form.append('files', file);
       let told = 0;
       const failure = await server.stream(target, form, line => {
@@ -53,8 +57,24 @@ export const bringIn = () => ({
       }
     }
     this.busy = false;
-    if (files.length && this.results.length && this.results.every(r => r.design)) {
+    const [only] = this.results;
+    if (this.results.length === 1 && only.isNext) {
+      location.href = this.changesOf(only);
+    } else if (files.length && this.results.length && this.results.every(r => r.design && !r.isNext && !r.isUnchanged && !r.like)) {
       location.href = this.next;
     }
+  },
+  changesOf(result) { return `${this.next}/designs/${result.design}/changes`; },
+  // What it was brought in as is mended here: nobody is asked before.
+  async apart(result) { this.mend(result, 'apart'); },
+  async nextOf(result) { this.mend(result, 'next-of', { design: result.like }); },
+  async mend(result, end, body) {
+    const answer = await server.post(`/api${this.next}/designs/${result.design}/${end}`, body);
+    const is = end === 'apart' ? { design: answer.design, isNext: false, message: 'a design of its own' } : { design: answer.design, isNext: true, message: `draft ${answer.number} of ${result.likeName}${answer.asked ? `, ${answer.asked} to say` : ''}` };
+    this.results = this.results.map(r => (r.key !== result.key ? r : answer.failed ? { ...r, message: answer.message } : { ...r, ...is, like: null }));
+  },
+  newer(event) {
+    this.bring(event.target.files, null, Number(event.target.dataset.design));
+    event.target.value = '';
   },
 });

@@ -1,10 +1,10 @@
 using System.Globalization;
 using System.Text;
 
-namespace Kalypto.Drawing.Tests;
+namespace Kalypto.Drafts;
 
 /// <summary>Drawings of all that shapes can be made of, by chance: the same number gives the same drawing.</summary>
-internal sealed class AnyDrawing(int seed)
+public sealed class AnyDrawing(int seed)
 {
     private const int Side = 48;
 

@@ -3,10 +3,10 @@ using System.Text;
 using System.Xml.Linq;
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Drawing.Tests;
+namespace Kalypto.Drafts;
 
 /// <summary>Makes drawings of an app as different people draw them, with the boxes of all that a designer would ship.</summary>
-internal sealed class LabelledDrawings
+public sealed class LabelledDrawings
 {
     // On a grid of 24, as strokes or fills: what common icons are made of.
     private static readonly string[][] Icons =

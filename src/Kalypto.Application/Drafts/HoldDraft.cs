@@ -1,0 +1,88 @@
+using Kalypto.Application.Desk;
+using Kalypto.Application.Opening;
+using Kalypto.Core.Comparing;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Drafts;
+
+/// <summary>Brings in the next draft of a design, makes an earlier one hold again, and says which layers are the same.</summary>
+public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache cache)
+{
+    private const int MostEarlier = 6;
+    private const int Tries = 4;
+
+    /// <summary>Adds a drawing as the next draft of a design, with all that is said carried over.</summary>
+    /// <returns>The draft; null when the design is not there any more or nothing in the project may change.</returns>
+    public async Task<DraftRow?> BringAsync(Author author, int design, ReadDrawing drawing, CancellationToken cancel)
+    {
+        for (var tries = 0; tries < Tries; tries++)
+        {
+            var drafts = await designs.DraftsAsync(design, cancel);
+            if (await designs.HeldAsync(author.Project, design, cancel) is not { } held || drafts.Find(d => d.Id == held.DraftId) is not { } present)
+            {
+                return null;
+            }
+            var earlier = drafts.Where(d => d.Id != present.Id).Take(MostEarlier).ToList();
+            var drawn = await cache.GetAsync([.. earlier.Prepend(present).Select(d => (d.Id, ""))], cancel);
+            var given = await designs.LineagesAsync(design, cancel);
+            var from = new DraftDrawing(drawn[present.Id], present.Lineages);
+            var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
+            var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
+                $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages))) { Names = carried.Names };
+            if (await designs.AddDraftAsync(author, next, cancel) is { } added)
+            {
+                return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);
+            }
+        }
+        return null;
+    }
+
+    /// <summary>Makes any draft of a design the one that holds. All drafts stay.</summary>
+    public async Task<StepDone> HoldAsync(Author author, int design, int draft, CancellationToken cancel)
+    {
+        var drafts = await designs.DraftsAsync(design, cancel);
+        if (await designs.HeldAsync(author.Project, design, cancel) is not { } held || drafts.Find(d => d.Id == held.DraftId) is not { } present || drafts.Find(d => d.Id == draft) is not { } wanted)
+        {
+            return new(StepState.Gone);
+        }
+        var drawn = await cache.GetAsync([(present.Id, ""), (draft, "")], cancel);
+        return await edits.MakeAsync(author, new($"Go {(wanted.Number < present.Number ? "back" : "on")} to draft {wanted.Number} of {held.Name}")
+        {
+            Fields =
+            [
+                FieldChange.KeptArrangement(design, kept => kept.Follow(new(drawn[present.Id], present.Lineages), new(drawn[draft], wanted.Lineages))),
+                FieldChange.Draft(design, draft),
+            ],
+        }, cancel);
+    }
+
+    /// <summary>Says of layers of the draft that holds whether each is the one that it is asked about.</summary>
+    /// <param name="visit">Who says it.</param>
+    /// <param name="design">The design.</param>
+    /// <param name="said">The layers by ordinal, and whether they are the same as before.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<StepDone> SayAsync(Visit visit, int design, IReadOnlyDictionary<int, bool> said, CancellationToken cancel)
+    {
+        if (visit.Workspace.FindDesign(design) is not var (row, state) || (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == row.DraftId) is not { } draft)
+        {
+            return new(StepState.Gone);
+        }
+        var asked = KeptPair.Read(draft.Pairs).Where(p => p.Grade == PairGrade.Unsure && said.ContainsKey(p.New)).ToList();
+        var same = asked.Where(p => said[p.New] && row.Lineages.OrdinalOf(p.Old) is null).DistinctBy(p => p.Old).ToDictionary(p => p.New, p => p.Old);
+        if (asked.Count == 0)
+        {
+            return new(StepState.Nothing);
+        }
+        var names = asked.Count == 1 ? state.Layers[asked[0].New].Name : $"{asked.Count} layers";
+        return await edits.MakeAsync(visit.Author, new($"Say that {names} {(asked.Count == 1 ? "is" : "are")} {(said[asked[0].New] ? "the same as before" : "new")}")
+        {
+            Fields =
+            [
+                FieldChange.LineagesOf(draft.Id, Enumerable.Range(0, draft.Lineages.Count).Select(o => same.TryGetValue(o, out var lineage) ? lineage : draft.Lineages.Of(o))),
+                // What was said to be another is asked no more.
+                FieldChange.Pairs(draft.Id, before => KeptPair.Write([.. KeptPair.Read(before).Select(p => same.ContainsKey(p.New) ? p with { Grade = PairGrade.Sure, Reason = PairReason.Said } : p)
+                    .Where(p => p.Grade != PairGrade.Unsure || !said.ContainsKey(p.New))])),
+            ],
+        }, cancel);
+    }
+}

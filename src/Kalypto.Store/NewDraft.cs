@@ -1,0 +1,21 @@
+using Kalypto.Core.Arranging;
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Store;
+
+/// <summary>The next draft of a design, with all that is carried over to it.</summary>
+/// <param name="Design">The design.</param>
+/// <param name="Follows">The draft that holds until now.</param>
+/// <param name="FileName">The name of its file.</param>
+/// <param name="File">The bytes of it.</param>
+/// <param name="Shapes">The shape box of each layer by ordinal, in drawing units; null for a layer without one.</param>
+/// <param name="Lineages">The lineage of each layer by ordinal.</param>
+/// <param name="Pairs">How its layers were paired, as JSON.</param>
+/// <param name="Label">What is done, for the history.</param>
+/// <param name="Arrange">How the design is arranged from now on, out of how it was, both with lineages.</param>
+public sealed record NewDraft(
+    int Design, int Follows, string FileName, byte[] File, IReadOnlyList<Box?> Shapes, int[] Lineages, string Pairs, string Label, Func<Arrangement, Arrangement> Arrange)
+{
+    /// <summary>The names that files of layers keep, by lineage, where nobody typed one.</summary>
+    public IReadOnlyDictionary<int, string> Names { get; init; } = new Dictionary<int, string>();
+}

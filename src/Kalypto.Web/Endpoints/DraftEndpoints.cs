@@ -1,0 +1,39 @@
+using Kalypto.Application.Drafts;
+using Kalypto.Application.Editing;
+using Kalypto.Application.Packs;
+using Kalypto.Web.Doors;
+using Kalypto.Web.Models;
+
+namespace Kalypto.Web.Endpoints;
+
+/// <summary>The drafts of a design: what changed, which one holds, which layers are the same, and what a file was taken for.</summary>
+internal static class DraftEndpoints
+{
+    private sealed record Held(int Draft);
+
+    private sealed record Pairs(IReadOnlyDictionary<int, bool> Same);
+
+    private sealed record Named(int Layer);
+
+    private sealed record Other(int Design);
+
+    public static void MapDrafts(this RouteGroupBuilder project)
+    {
+        project.MapGet("/designs/{design:int}/changes", async (Entry entry, int design, int? with, CompareDrafts compare, PlanPack plans, CancellationToken cancel) =>
+            entry.Workspace.FindDesign(design) is var (row, state)
+                ? Results.Ok(ChangesModel.Of(entry.Workspace, await compare.RunAsync(row, state, with, cancel), await plans.PlanAsync(entry.Workspace, cancel))) : NotThere());
+        project.MapPost("/designs/{design:int}/held", async (Entry entry, int design, Held held, HoldDraft drafts, CancellationToken cancel) =>
+            (await drafts.HoldAsync(entry.Author, design, held.Draft, cancel)).OrOk());
+        project.MapPost("/designs/{design:int}/pairs", async (Entry entry, int design, Pairs said, HoldDraft drafts, CancellationToken cancel) =>
+            (await drafts.SayAsync(entry.Visit, design, said.Same, cancel)).OrOk());
+        // The name that the drawing gives a layer now, in the place of the one that its files kept.
+        project.MapPost("/designs/{design:int}/names", async (Entry entry, int design, Named named, EditLayers edit, CancellationToken cancel) =>
+            entry.Workspace.FindLayer(design, named.Layer) is null ? NotThere() : (await edit.NameAsync(entry.Visit, new(design, named.Layer), "", cancel)).OrOk());
+        project.MapPost("/designs/{design:int}/apart", async (Entry entry, int design, SortDrafts sort, CancellationToken cancel) =>
+            await sort.ApartAsync(entry.Visit, design, cancel) is { } made ? Results.Ok(new { design = made }) : Results.Conflict(new { message = "There is no draft before this one, or somebody changed the design meanwhile. Load the page again." }));
+        project.MapPost("/designs/{design:int}/next-of", async (Entry entry, int design, Other other, SortDrafts sort, TimeProvider clock, CancellationToken cancel) =>
+            await sort.JoinAsync(entry.Visit, design, other.Design, clock.GetUtcNow().UtcDateTime, cancel) is { } draft ? Results.Ok(new { other.Design, draft.Number, draft.Asked }) : NotThere());
+    }
+
+    private static IResult NotThere() => Results.NotFound(new { message = "This design is not there any more." });
+}

@@ -1,0 +1,70 @@
+using Kalypto.Application.Drafts;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Core.Comparing;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Store;
+using Kalypto.Web.Wording;
+
+namespace Kalypto.Web.Models;
+
+/// <summary>What a draft of a design changed.</summary>
+/// <param name="Name">The name of the design.</param>
+/// <param name="Number">The number of the draft that holds.</param>
+/// <param name="Against">The number of the draft that it is compared with; null when there is only one.</param>
+/// <param name="AgainstId">That draft among all drafts.</param>
+/// <param name="IsNext">True when it followed that draft, so that there may be something to say.</param>
+/// <param name="Same">How many layers are the same.</param>
+/// <param name="Rows">Everything else, what is to be said first.</param>
+/// <param name="Screens">The screens of both drafts.</param>
+/// <param name="Drafts">All drafts, the newest first.</param>
+public sealed record ChangesModel(
+    string Name, int Number, int? Against, int? AgainstId, bool IsNext, int Same, IReadOnlyList<ChangeRow> Rows, IReadOnlyList<ChangeScreen> Screens, IReadOnlyList<DraftModel> Drafts)
+{
+    private static readonly string[] Groups = ["asked", "changed", "moved", "renamed", "new", "gone", "likely"];
+
+    /// <summary>Puts it together.</summary>
+    public static ChangesModel Of(Workspace workspace, CompareDrafts.Compared compared, PlannedPack plan)
+    {
+        var (row, state) = compared.Now;
+        var drafts = compared.Drafts.Select(d => new DraftModel(d.Id, d.Number, d.FileName, d.BroughtInAt, d.BroughtInBy, d.Id == row.DraftId)).ToList();
+        if (compared.Before is not var (beforeRow, before))
+        {
+            return new(row.Name, row.DraftNumber, null, null, false, compared.Changes.Same, [], [], drafts);
+        }
+        var screens = new ChangedScreens(workspace.Row.Id, compared);
+        var rows = compared.Changes.Changes.Select(c => RowOf(c)).OrderBy(r => Array.IndexOf(Groups, r.Group)).ToList();
+        return new(row.Name, row.DraftNumber, beforeRow.DraftNumber, beforeRow.DraftId, compared.Drafts.Any(d => d.Id == row.DraftId && d.Follows == beforeRow.DraftId),
+            compared.Changes.Same, rows, screens.All, drafts);
+
+        ChangeRow RowOf(LayerChange change)
+        {
+            var (old, now) = (change.Old is { } o ? before.Layers[o] : null, change.New is { } n ? state.Layers[n] : null);
+            var mark = now is not null && !change.IsAsked ? state.SaidOf(now) : MarkOfGone(change);
+            var reference = now is null ? (LayerRef?)null : new LayerRef(row.Id, now.Ordinal);
+            var files = reference is { } there ? plan.Index.Files[there].Count() : 0;
+            var (screen, box) = now is not null ? screens.Place(state, now, isNow: true) : screens.Place(before, old!, isNow: false);
+            return new($"{change.Old}-{change.New}", GroupOf(change), old is not null ? before.NameOf(old) : state.NameOf(now!), ChangeWords.Say(change, before, state), now?.Ordinal,
+                old is null ? null : PictureOf(beforeRow, old), now is null ? null : PictureOf(row, now), screen, screen < 0 ? "on no screen" : screens.All[screen].Name,
+                mark.Decision.ToString(), files > 0 ? Words.Count(files, "file") : mark.Decision == Decision.Code ? "in code" : "no files",
+                change.IsRenamed && !change.IsAsked && now is not null && mark.ShipName is not null && mark.ShipName != now.Name && mark.Decision == Decision.Ship ? now.Name : null,
+                change.Grade == PairGrade.Likely, box, reference is { } link ? Links.Layer(workspace, link) : null);
+        }
+
+        Mark MarkOfGone(LayerChange change) => change.Old is { } o ? before.SaidOf(before.Layers[o]) : Mark.None;
+
+        string PictureOf(DesignRow of, Layer layer) => $"{Links.LayerPicture(workspace.Row.Id, new(of.Id, layer.Ordinal), $"{of.DraftId}.d")}&draft={of.DraftId}";
+    }
+
+    private static string GroupOf(LayerChange change) => change switch
+    {
+        { IsAsked: true } => "asked",
+        { Old: null } => "new",
+        { New: null } => "gone",
+        { IsChanged: true } => "changed",
+        { IsMoved: true } => "moved",
+        { IsRenamed: true } => "renamed",
+        _ => "likely",
+    };
+}

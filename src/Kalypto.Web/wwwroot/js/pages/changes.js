@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { changes } from '../changes.js';
+
+start({ changes });

@@ -1,0 +1,108 @@
+using System.Text;
+using Kalypto.Application.BringingIn;
+using Kalypto.Application.Drafts;
+using Kalypto.Application.Editing;
+using Kalypto.Core.Comparing;
+using Kalypto.Core.Deciding;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Tests;
+
+/// <summary>A changed drawing comes in, and all that was said comes with it.</summary>
+public class DraftTests
+{
+    private const string Bell = "<rect id='bell' x='20' y='20' width='24' height='24'/>";
+    private const string Moon = "<rect id='moon' x='120' y='20' width='90' height='90' fill='#e0a83c'/>";
+    private const string Book = "<g id='book'><rect id='ground' x='20' y='400' width='300' height='60' fill='#2c6e54'/><rect id='edge' x='20' y='455' width='300' height='5'/></g>";
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    private static byte[] Svg(string inside) => Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9000 9000'>{inside}</svg>");
+
+    private static Task<BroughtIn> BringAsync(Running kalypto, int project, string inside, string name = "tonight.svg") =>
+        kalypto.Get<BringIn>().FileAsync(new(Running.Ada, project), name, Svg(inside), name, Cancel);
+
+    private static async Task<string> SaidAsync(Running kalypto, int project)
+    {
+        var state = Assert.Single((await kalypto.OpenAsync(project)).States);
+        return string.Join(' ', state.Layers.Where(l => state.MarkOf(l) != Mark.None).Select(l => $"{l.Name}={state.MarkOf(l).Decision}/{state.MarkOf(l).ShipName}"));
+    }
+
+    [Fact]
+    public async Task What_was_said_is_carried_over_a_draft_can_hold_again_and_undo_works_across_drafts()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var project = await kalypto.ProjectAsync(Bell + Moon + Book, ("bell", "icon"), ("moon", "picture"));
+        // A layer more before all others, the bell renamed, the moon in other colours, the button gone.
+        var next = Assert.IsType<BroughtIn.Next>(await BringAsync(kalypto, project, "<rect id='sky' width='700' height='7'/>" + Moon.Replace("e0a83c", "b8402a") + Bell.Replace("'bell'", "'alarm'")));
+        Assert.Equal((2, 0), (next.Draft.Number, next.Draft.Asked));
+        // Its files keep the name that they were delivered under.
+        Assert.Equal("moon=Ship/ alarm=Ship/bell", await SaidAsync(kalypto, project));
+        var (row, state) = Assert.Single((await kalypto.OpenAsync(project)).Designs);
+        var compared = await kalypto.Get<CompareDrafts>().RunAsync(row, state, null, Cancel);
+        Assert.Equal("sky moon alarm book", string.Join(' ', compared.Changes.Changes.Select(c => c.New is { } n ? state.Layers[n].Name : compared.Before!.Value.State.Layers[c.Old!.Value].Name)));
+
+        // Something is said in the second draft; the step before it is taken back all the same, and what was said stays with its layer.
+        await kalypto.SayAsync(project, Decision.Code, ("moon", ""));
+        await kalypto.Get<HoldDraft>().HoldAsync(Running.By(project), row.Id, compared.Before!.Value.Row.DraftId, Cancel);
+        Assert.Equal("bell=Ship/bell moon=Code/", await SaidAsync(kalypto, project));
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal("moon=Code/ alarm=Ship/bell", await SaidAsync(kalypto, project));
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal((1, "bell=Ship/ moon=Ship/"), ((await kalypto.OpenAsync(project)).Designs[0].Row.DraftNumber, await SaidAsync(kalypto, project)));
+
+        // The same file again is the same draft again, and nothing when it holds.
+        Assert.Equal(2, Assert.IsType<BroughtIn.Next>(await BringAsync(kalypto, project, "<rect id='sky' width='700' height='7'/>" + Moon.Replace("e0a83c", "b8402a") + Bell.Replace("'bell'", "'alarm'"))).Draft.Number);
+        Assert.IsType<BroughtIn.Unchanged>(await BringAsync(kalypto, project, "<rect id='sky' width='700' height='7'/>" + Moon.Replace("e0a83c", "b8402a") + Bell.Replace("'bell'", "'alarm'"), "Tonight (2).svg"));
+        // What was gone has everything again when it comes back.
+        await kalypto.SayAsync(project, Decision.Leave, ("sky", ""));
+        await BringAsync(kalypto, project, Moon + Bell);
+        await BringAsync(kalypto, project, Moon + Bell + "<rect id='sky' width='700' height='7'/>");
+        Assert.Contains("sky=Leave", await SaidAsync(kalypto, project), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_is_asked_is_carried_once_it_is_said_and_a_file_can_be_another_design()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        // Wrapped once more, nobody can tell which of the groups without a name is which.
+        var project = await kalypto.ProjectAsync($"<g><g>{Bell}{Moon}</g></g>", ("bell", "icon"));
+        var state = (await kalypto.OpenAsync(project)).States[0];
+        await kalypto.Get<EditLayers>().DecideAsync(await kalypto.VisitAsync(project), [new(state.Id, 2)], Decision.Code, Cancel);
+        var next = Assert.IsType<BroughtIn.Next>(await BringAsync(kalypto, project, $"<g><g><g>{Bell}{Moon}</g></g></g>"));
+        Assert.InRange(next.Draft.Asked, 1, 2);
+        Assert.Equal("bell=Ship/", await SaidAsync(kalypto, project));
+        var asked = KeptPair.Read(next.Draft.Pairs).Where(p => p.Grade == PairGrade.Unsure).ToList();
+        var pair = asked.Find(p => p.Old == 2);
+        Assert.Equal(next.Draft.Asked, (await kalypto.OpenAsync(project)).Designs[0].Row.Asked);
+        Assert.True((await kalypto.Get<HoldDraft>().SayAsync(await kalypto.VisitAsync(project), next.Design, asked.ToDictionary(p => p.New, p => p == pair), Cancel)).IsDone);
+        Assert.Equal("group=Code/ bell=Ship/", await SaidAsync(kalypto, project));
+        Assert.Equal(0, (await kalypto.OpenAsync(project)).Designs[0].Row.Asked);
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal((next.Draft.Asked, "bell=Ship/"), ((await kalypto.OpenAsync(project)).Designs[0].Row.Asked, await SaidAsync(kalypto, project)));
+
+        var apart = await kalypto.Get<SortDrafts>().ApartAsync(await kalypto.VisitAsync(project), next.Design, Cancel);
+        Assert.Equal([("Tonight", 1), ("Tonight 2", 1)], (await kalypto.OpenAsync(project)).Designs.Select(d => (d.Row.Name, d.Row.DraftNumber)));
+        var again = await kalypto.Get<SortDrafts>().JoinAsync(await kalypto.VisitAsync(project), apart!.Value, next.Design, DateTime.UtcNow, Cancel);
+        Assert.Equal([("Tonight", again!.Number)], (await kalypto.OpenAsync(project)).Designs.Select(d => (d.Row.Name, d.Row.DraftNumber)));
+    }
+
+    [Fact]
+    public async Task A_file_of_another_name_or_from_the_same_drop_is_a_design_of_its_own()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var project = await kalypto.ProjectAsync(string.Concat(Enumerable.Range(0, 12).Select(i => $"<rect id='star-{i}' x='{i * 50}' y='{i * i}' width='{9 + i}' height='9'/>")), ("star-1", "icon"));
+        var design = (await kalypto.OpenAsync(project)).States[0].Id;
+        // Another name, but most of it is there already: offered, not done.
+        var like = Assert.IsType<BroughtIn.Read>(await BringAsync(kalypto, project, string.Concat(Enumerable.Range(0, 11).Select(i => $"<rect id='star-{i}' x='{i * 50}' y='{i * i}' width='{9 + i}' height='9'/>")), "map.svg"));
+        Assert.Equal(design, like.Like?.Id);
+        // The same name, but nothing of it is alike.
+        var other = Assert.IsType<BroughtIn.Read>(await BringAsync(kalypto, project, string.Concat(Enumerable.Range(0, 12).Select(i => $"<rect id='dome-{i}' x='{i * 20}' width='{70 + i}' height='33'/>"))));
+        Assert.Equal(design, other.Like?.Id);
+        var target = new Target(Running.Ada, project);
+        var files = kalypto.Get<BringIn>();
+        Assert.IsType<BroughtIn.Read>(await files.FileAsync(target, "icons/star.svg", Svg(Bell), "all.zip", Cancel));
+        Assert.IsType<BroughtIn.Read>(await files.FileAsync(target, "filled/star.svg", Svg(Bell.Replace("24", "25", StringComparison.Ordinal)), "all.zip", Cancel));
+    }
+}
