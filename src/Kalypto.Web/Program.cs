@@ -27,6 +27,7 @@ var options = new DrawingOptions
     Drawers = Math.Max(0, builder.Configuration.GetValue("Drawers", Environment.ProcessorCount)),
     DrawingsInMemory = builder.Configuration.GetValue("DrawingsInMemory", new DrawingOptions().DrawingsInMemory),
 };
+builder.Services.AddSingleton(provider => new WaitingDraft(demoFolder, provider.GetRequiredService<BringIn>()));
 builder.Services.AddKalypto(new Database(connection), new WorkerRenderer(new WorkerOptions
 {
     Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),

@@ -29,7 +29,7 @@ internal static class BestPairs
         var any = false;
         foreach (var (a, b, weight, ahead) in best.Where(p => p.Weight >= Enough && p.Ahead >= margin).OrderByDescending(p => Math.Min(p.Ahead, 12)).ThenByDescending(p => p.Weight))
         {
-            if (pairing.ToNew[a] >= 0 || pairing.ToOld[b] >= 0)
+            if (pairing.ToNew[a] >= 0 || pairing.ToOld[b] >= 0 || Contradiction.Is(pairing, a, b))
             {
                 continue;
             }
@@ -45,8 +45,23 @@ internal static class BestPairs
         return any;
     }
 
-    private static List<LayerPair> Asked(Pairing pairing) => [.. Best(pairing).Where(p => p.Weight >= ToAsk)
-        .Select(p => new LayerPair(p.A, p.B, PairGrade.Unsure, Evidence.ReasonOf(pairing, p.A, p.B)))];
+    // Of things within each other the outermost.
+    private static List<LayerPair> Asked(Pairing pairing)
+    {
+        var asked = new List<LayerPair>();
+        foreach (var (a, b, _, _) in Best(pairing).Where(p => p.Weight >= ToAsk && !IsWithinOthers(pairing, p.A, p.B)))
+        {
+            if (!asked.Exists(p => pairing.Old.Holds(p.Old, a) && pairing.New.Holds(p.New, b)))
+            {
+                asked.Add(new(a, b, PairGrade.Unsure, Evidence.ReasonOf(pairing, a, b)));
+            }
+        }
+        return asked;
+    }
+
+    // A part without a name of something that is gone and of something that is new: nobody would ask.
+    private static bool IsWithinOthers(Pairing pairing, int a, int b) => pairing.Old.Name[a] == 0 && pairing.New.Name[b] == 0
+        && pairing.Old.Parent[a] is > 0 and var gone && pairing.ToNew[gone] < 0 && pairing.New.Parent[b] is > 0 and var made && pairing.ToOld[made] < 0;
 
     /// <summary>Those that are each other's best, with how far they are ahead of the next best of either.</summary>
     private static List<(int A, int B, double Weight, double Ahead)> Best(Pairing pairing)

@@ -30,11 +30,25 @@ public sealed record DraftChanges(ImmutableArray<LayerChange> Changes, int Same)
         pairing.Moves.Measure();
         var asked = said.Values.Where(p => p.Grade == PairGrade.Unsure && pairing.ToOld[p.New] < 0).Select(p => (p.New, Old: old.Lineages.OrdinalOf(p.Old)))
             .Where(p => p.Old is { } o && pairing.ToNew[o] < 0).ToDictionary(p => p.New, p => p.Old!.Value);
+        var isAsked = asked.Values.ToHashSet();
+        var folded = new HashSet<int>();
+        var changed = new HashSet<int>();
+        for (var o = pairing.New.Count - 1; o > 0; o--)
+        {
+            Fold(o, OwnerOf(pairing.New, o), pairing.ToOld[o] < 0 && !asked.ContainsKey(o) || pairing.ToOld[o] is >= 0 and var a && IsChanged(a, o));
+        }
+        for (var o = 1; o < pairing.Old.Count; o++)
+        {
+            if (pairing.ToNew[o] < 0 && !isAsked.Contains(o) && OwnerOf(pairing.Old, o) is var owner && owner != o && pairing.ToNew[owner] is >= 0 and var there)
+            {
+                changed.Add(there);
+            }
+        }
         var told = ImmutableArray.CreateBuilder<LayerChange>();
         var same = 0;
         for (var o = 1; o < pairing.New.Count; o++)
         {
-            if (ChangeOf(o) is not { } change)
+            if (folded.Contains(o) || ChangeOf(o) is not { } change)
             {
                 continue;
             }
@@ -47,17 +61,37 @@ public sealed record DraftChanges(ImmutableArray<LayerChange> Changes, int Same)
                 told.Add(change);
             }
         }
-        var isAsked = asked.Values.ToHashSet();
         for (var o = 1; o < pairing.Old.Count; o++)
         {
             // With what it lies in goes what lies in it.
             var around = pairing.Old.Parent[o];
-            if (pairing.ToNew[o] < 0 && !isAsked.Contains(o) && (around <= 0 || pairing.ToNew[around] >= 0 || isAsked.Contains(around)))
+            var owner = OwnerOf(pairing.Old, o);
+            if (pairing.ToNew[o] < 0 && !isAsked.Contains(o) && (around <= 0 || pairing.ToNew[around] >= 0) && (owner == o || pairing.ToNew[owner] < 0))
             {
                 told.Add(new(o, null));
             }
         }
         return new(told.ToImmutable(), same);
+
+        // What changed in a picture that ships is told of the picture; a shape without a name, of the group that it lies in.
+        void Fold(int o, int owner, bool isChanged)
+        {
+            if (owner != o && pairing.ToOld[owner] >= 0 && isChanged)
+            {
+                folded.Add(o);
+                changed.Add(owner);
+            }
+        }
+
+        int OwnerOf(Traits traits, int o)
+        {
+            var owner = o;
+            while (traits.Layers[owner].NameSource == NameSource.None && traits.Parent[owner] is > 0 and var around && traits.Layers[around].Content == LayerContent.Group)
+            {
+                owner = around;
+            }
+            return traits.Layers[owner].Ancestors().LastOrDefault(l => traits == pairing.New ? ships.Contains(l.Ordinal) : pairing.ToNew[l.Ordinal] is >= 0 and var there && ships.Contains(there))?.Ordinal ?? owner;
+        }
 
         LayerChange? ChangeOf(int o)
         {
@@ -69,7 +103,7 @@ public sealed record DraftChanges(ImmutableArray<LayerChange> Changes, int Same)
             var a = pairing.ToOld[o];
             if (a < 0)
             {
-                return around > 0 && pairing.ToOld[around] < 0 && !asked.ContainsKey(around) ? null : new(null, o);
+                return around > 0 && pairing.ToOld[around] < 0 ? null : new(null, o);
             }
             var pair = said.GetValueOrDefault(o, new(o, 0, PairGrade.Sure, PairReason.Unchanged));
             var insideShipped = pairing.New.Layers[o].Ancestors().Any(l => ships.Contains(l.Ordinal));
@@ -77,7 +111,7 @@ public sealed record DraftChanges(ImmutableArray<LayerChange> Changes, int Same)
             {
                 Grade = pair.Grade,
                 Reason = pair.Reason,
-                Redrawn = insideShipped || !IsChanged(a, o) ? Redrawing.None : HowOf(a, o),
+                Redrawn = insideShipped || !changed.Contains(o) && !IsChanged(a, o) ? Redrawing.None : HowOf(a, o) is var how && how == Redrawing.None ? Redrawing.Inside : how,
                 IsMoved = !insideShipped && IsMoved(a, o),
                 IsRenamed = IsRenamed(pairing.Old.Layers[a], pairing.New.Layers[o]),
             };

@@ -120,6 +120,13 @@ internal sealed class Traits
     private static string Paint(DrawingTree drawing, string value)
     {
         var from = value.IndexOf("url(#", StringComparison.Ordinal);
-        return from < 0 ? value : drawing.Definitions.TryGetValue(value[(from + 5)..].TrimEnd(')'), out var definition) ? definition.Element.Name : "url";
+        return from < 0 ? value : drawing.Definitions.TryGetValue(value[(from + 5)..].TrimEnd(')'), out var definition) ? $"{definition.Element.Name} {Stops(drawing, definition.Element)}" : "url";
+    }
+
+    // The colours of a gradient, which may take them from another one.
+    private static string Stops(DrawingTree drawing, Element gradient, int depth = 0)
+    {
+        var stops = string.Join(' ', gradient.Elements.Where(e => e.Name == "stop").Select(s => $"{s["offset"]} {s.Style("stop-color")} {s.Style("stop-opacity")}"));
+        return stops.Length == 0 && depth < 8 && gradient["href"] is ['#', .. var id] && drawing.Definitions.TryGetValue(id, out var other) ? Stops(drawing, other.Element, depth + 1) : stops;
     }
 }

@@ -1,3 +1,4 @@
+using Kalypto.Application.BringingIn;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Packs;
@@ -22,6 +23,8 @@ internal static class DraftEndpoints
         project.MapGet("/designs/{design:int}/changes", async (Entry entry, int design, int? with, CompareDrafts compare, PlanPack plans, CancellationToken cancel) =>
             entry.Workspace.FindDesign(design) is var (row, state)
                 ? Results.Ok(ChangesModel.Of(entry.Workspace, await compare.RunAsync(row, state, with, cancel), await plans.PlanAsync(entry.Workspace, cancel))) : NotThere());
+        project.MapPost("/designs/{design:int}/waiting", async (Entry entry, int design, WaitingDraft waiting, CancellationToken cancel) =>
+            entry.Workspace.FindDesign(design) is var (row, _) && await waiting.BringAsync(entry.Author.Actor, row, cancel) is BroughtIn.Next ? Results.Ok() : NotThere());
         project.MapPost("/designs/{design:int}/held", async (Entry entry, int design, Held held, HoldDraft drafts, CancellationToken cancel) =>
             (await drafts.HoldAsync(entry.Author, design, held.Draft, cancel)).OrOk());
         project.MapPost("/designs/{design:int}/pairs", async (Entry entry, int design, Pairs said, HoldDraft drafts, CancellationToken cancel) =>

@@ -1,18 +1,23 @@
+using Kalypto.Application.BringingIn;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
+using Kalypto.Store;
 using Kalypto.Web.Models;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>The wall of all screens: do I have the right ones?</summary>
-public sealed class ScreensModel(PlanPack plans) : ProjectPage(plans, "Screens")
+public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting) : ProjectPage(plans, "Screens")
 {
     private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
 
     /// <summary>How many files come of a screen; what is made once for several places counts where it is made.</summary>
     public int FilesOf(ScreenModel screen) => files[(screen.Design, screen.Root)].Count();
+
+    /// <summary>True when a newer drawing of a design of the demo waits.</summary>
+    public bool IsWaiting(DesignRow design) => waiting.IsWaiting(design);
 
     /// <summary>Shows it.</summary>
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel)

@@ -70,6 +70,12 @@ export const screens = () => ({
     this.$dispatch('changed');
     return !answer.failed;
   },
+  async bringWaiting() {
+    const { project, design } = this.$root.dataset;
+    if (await this.ofDesign('waiting')) {
+      location.href = `/projects/${project}/designs/${design}/changes`;
+    }
+  },
   startRename() {
     this.renaming = true;
     this.$nextTick(() => this.$refs.name.select());
