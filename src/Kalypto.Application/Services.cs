@@ -24,7 +24,7 @@ public static class Services
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
-        .AddSingleton<BenchJournal>().AddShared<BuildPack>().AddShared<KeepingService>();
+        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddShared<BuildPack>().AddShared<KeepingService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>
     public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options) => services

@@ -15,4 +15,14 @@ namespace Kalypto.Store;
 /// <param name="Part">What of the pack it is of, in words; empty for all of it.</param>
 /// <param name="Asked">What was asked, as JSON, so that it can go on after a stop.</param>
 public sealed record BuildRow(
-    int Id, int ProjectId, string State, int Total, int Done, int Drawn, string? Message, int Files, long Weight, string? ZipSha256, DateTime StartedAt, string Part, string Asked);
+    int Id, int ProjectId, string State, int Total, int Done, int Drawn, string? Message, int Files, long Weight, string? ZipSha256, DateTime StartedAt, string Part, string Asked)
+{
+    /// <summary>Its number as a delivery of its project, from 1; null for one that did not end well.</summary>
+    public int? Number { get; init; }
+
+    /// <summary>What it is for.</summary>
+    public string Line { get; init; } = "";
+
+    /// <summary>Who made it, as they call themselves.</summary>
+    public string MadeBy { get; init; } = "";
+}

@@ -13,7 +13,7 @@ public sealed class CleaningStore(Database database)
         var designs = await RunAsync("delete from designs where removed_at < now() - $1", limits.Deleted);
         var builds = await RunAsync("""
             delete from builds where id in (
-              select id from (select id, row_number() over (partition by project_id order by id desc) as place from builds where state <> 'running') as placed where place > $1)
+              select id from (select id, row_number() over (partition by project_id order by id desc) as place from builds where state <> 'running' and number is null) as placed where place > $1)
             """, limits.Builds);
         await RunAsync("delete from drawing_jobs where queued_at < now() - $1 and (leased_until is null or leased_until < now())", LongWait);
         var drawings = await RunAsync("delete from drawings where used_at < now() - $1", limits.Unused);

@@ -15,8 +15,7 @@ namespace Kalypto.Store;
 public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnAt, int DraftId, int DraftNumber, string FileSha256, string Arrangement)
 {
     /// <summary>The lineages of the layers of the draft.</summary>
-    [JsonIgnore]
-    public Lineages Lineages { get; init; } = Lineages.First(0);
+    public Lineages Lineages { get; init; } = Lineages.First(int.MaxValue);
 
     /// <summary>How many pairs of layers people are still to say.</summary>
     [JsonIgnore]

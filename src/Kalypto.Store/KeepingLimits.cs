@@ -9,7 +9,7 @@ public sealed record KeepingLimits
     /// <summary>How long something drawn is kept that no page and no build asks for.</summary>
     public TimeSpan Unused { get; init; } = TimeSpan.FromDays(90);
 
-    /// <summary>How many builds of a project are kept, the newest.</summary>
+    /// <summary>How many builds of a project that did not end well are kept, the newest. Deliveries are kept for ever.</summary>
     public int Builds { get; init; } = 50;
 
     /// <summary>How old content must be before it can count as referred to by nobody: whoever put it may be about to.</summary>

@@ -31,7 +31,7 @@ public class MigrationTests(DatabaseFixture fixture)
         insert into builds (project_id, state, total, asked, said) values (1, 'running', 3, '{}', '{"Project":{"Id":1,"Name":"Larkrise","Platforms":["web"],"Recipes":""},"Designs":[]}');
         """;
 
-    private static readonly string[] Later = ["0006", "0007"];
+    private static readonly string[] Later = ["0006", "0007", "0008"];
 
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
@@ -84,7 +84,9 @@ public class MigrationTests(DatabaseFixture fixture)
         Assert.Equal((1.0, Decision.Code, (string?)null), (all.Designs.Single(d => d.Id == 1).DrawnAt, all.Marks[1][3].Decision, all.Marks[1][3].ShipName));
 
         Assert.Equal(7, Assert.Single(await new DrawingStore(database).FindAsync([new string('2', 64)], cancel)).Value.Weight);
-        Assert.Equal("web/bell.svg", Assert.Single(await builds.FilesAsync(1, cancel)).Path);
+        // A build that ended well is a delivery.
+        Assert.Equal(("web/bell.svg", "path web/bell.svg"), Assert.Single(await builds.FilesAsync(1, cancel)) is var delivered ? (delivered.Path, delivered.Identity) : default);
+        Assert.Equal(1, Assert.Single(await builds.DeliveriesAsync(1, cancel)).Number);
         await using var zip = await new BlobStore(database).OpenAsync((await builds.FindAsync(1, cancel))!.ZipSha256!, cancel);
         using var reader = new StreamReader(zip!);
         Assert.Equal("zip", await reader.ReadToEndAsync(cancel));

@@ -400,11 +400,15 @@ public class StoreTests(DatabaseFixture fixture)
         using var content = new MemoryStream([1, 2, 3]);
         var sha256 = await new BlobStore(database).PutAsync(content, cancel);
         Assert.False((await builds.ProgressAsync(id, 6, 4, lease, cancel)).IsHeld);
-        Assert.False(await builds.EndAsync(id, "done", null, [new("a.png", sha256, 3)], cancel));
+        Assert.False(await builds.EndAsync(id, "done", null, [new("1:1 web png 1x", "a.png", sha256, 3)], cancel));
         await builds.AskToCancelAsync(project, id, cancel);
         Assert.Equal((true, true), await others.ProgressAsync(id, 6, 4, lease, cancel));
-        Assert.True(await others.EndAsync(id, "done", null, [new("b/two.png", sha256, 3), new("a.png", sha256, 3)], cancel));
+        Assert.True(await others.EndAsync(id, "done", null, [new("1:2 web png 1x", "b/two.png", sha256, 3), new("1:1 web png 1x", "a.png", sha256, 3) { Kind = "icon", Width = 24 }], cancel));
         Assert.Equal(["a.png", "b/two.png"], (await builds.FilesAsync(id, cancel)).Select(f => f.Path));
+        Assert.Equal(new("1:1 web png 1x", "a.png", sha256, 3) { Kind = "icon", Width = 24 }, (await builds.FilesAsync(id, cancel))[0]);
+        // It is a delivery now, with all that was said when it began.
+        Assert.Equal((1, id), ((await builds.DeliveryAsync(project, 1, cancel))!.Number, Assert.Single(await builds.DeliveriesAsync(project, cancel)).Id));
+        Assert.Equal(said.ToJson(), (await builds.SaidAsync(id, cancel))!.ToJson());
         Assert.Equal((2, 6), ((await builds.FindAsync(id, cancel))!.Files, (await builds.FindAsync(id, cancel))!.Weight));
     }
 
@@ -452,14 +456,16 @@ public class StoreTests(DatabaseFixture fixture)
         await drawings.PutAsync(Key("used"), [1, 1], null, cancel);
         await drawings.PutAsync(Key("unused"), [2, 2], null, cancel);
         await drawings.PutLookAsync(Key("unused look"), new(null, null), cancel);
-        async Task<int> BuiltAsync(byte content)
+        async Task<int> BuiltAsync(byte content, string state)
         {
             var id = await builds.AddAsync(project, 1, "", "{}", new((await AllAsync(project)).Project, []), TimeSpan.FromMinutes(1), cancel);
             using var stream = new MemoryStream([content, 3]);
-            await builds.EndAsync(id, "done", null, [new("a.png", await blobs.PutAsync(stream, cancel), 2)], cancel);
+            await builds.EndAsync(id, state, null, [new("1:1 web png 1x", "a.png", await blobs.PutAsync(stream, cancel), 2)], cancel);
             return id;
         }
-        var (old, kept) = (await BuiltAsync(7), await BuiltAsync(8));
+        // A delivery is kept for ever; of what did not end well, the newest.
+        var (kept, old) = (await BuiltAsync(8, "done"), await BuiltAsync(7, "failed"));
+        await BuiltAsync(9, "cancelled");
         await Edits.MakeAsync(new(gone, Ada), new("Delete") { Fields = [FieldChange.Deleted(gone, DateTime.UtcNow)] }, cancel);
         // As if all of it had been long ago, but for what was asked for today.
         await RunAsync($"""
@@ -476,7 +482,7 @@ public class StoreTests(DatabaseFixture fixture)
         Assert.Empty(await drawings.LooksAsync([Key("unused look")], cancel));
         // Content that was just put waits for whoever is about to refer to it; the rest is gone when nothing refers to it.
         Assert.Equal(3, await blobs.LengthAsync(loose, cancel));
-        foreach (var (content, isThere) in new (byte[], bool)[] { ([1, 1], true), ([2, 2], false), ([7, 3], false), ([8, 3], true), (File, true) })
+        foreach (var (content, isThere) in new (byte[], bool)[] { ([1, 1], true), ([2, 2], false), ([7, 3], false), ([8, 3], true), ([9, 3], true), (File, true) })
         {
             Assert.Equal(isThere, await blobs.LengthAsync(Fingerprint.Of(content).Hex, cancel) is not null);
         }

@@ -1,6 +1,7 @@
 using System.Text;
 using Kalypto.Application;
 using Kalypto.Application.BringingIn;
+using Kalypto.Application.Opening;
 using Kalypto.Core.Platforms;
 using Kalypto.Store;
 using Microsoft.AspNetCore.Hosting;
@@ -33,6 +34,10 @@ public sealed class ServerFixture : WebApplicationFactory<Program>, IAsyncLifeti
         var drawing = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 375 812'><g id='bell'><path d='M2 2h20v20z'/></g><rect id='sky' width='375' height='400'/></svg>");
         var read = Assert.IsType<BroughtIn.Read>(await Services.GetRequiredService<BringIn>().FileAsync(new(Ada), "tonight.svg", drawing, "tonight.svg", default));
         (Project, Design) = (read.Project, read.Design);
+        // A delivery of nothing, so that the pages of one are there.
+        var workspace = (await Services.GetRequiredService<OpenProject>().LoadAsync(Project, default))!;
+        var builds = Services.GetRequiredService<BuildStore>();
+        await builds.EndAsync(await builds.AddAsync(Project, 0, "", "{}", workspace.Said, TimeSpan.FromMinutes(1), default), "done", null, [], default);
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseEnvironment("Production")

@@ -4,6 +4,7 @@ using System.Text.Json;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
+using Kalypto.Core.Comparing;
 using Kalypto.Core.Packing;
 using Kalypto.Store;
 using Microsoft.Extensions.Hosting;
@@ -22,6 +23,7 @@ public sealed class BuildPack(
     private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     // Pictures get ready in bursts; one look at all of them serves for many.
+    private const int LongestLine = 200;
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(120);
 
     // A living process says long before this is over that it is alive.
@@ -30,8 +32,13 @@ public sealed class BuildPack(
     private readonly ConcurrentDictionary<int, CancellationTokenSource> running = new();
 
     /// <summary>Begins a build.</summary>
+    /// <param name="workspace">The project.</param>
+    /// <param name="ask">What of it.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <param name="line">What the delivery is for.</param>
+    /// <param name="by">Who makes it.</param>
     /// <returns>The number of the build, or why there can be none.</returns>
-    public async Task<(int? Build, BuildRefusal? Refusal)> StartAsync(Workspace workspace, BuildAsk ask, CancellationToken cancel)
+    public async Task<(int? Build, BuildRefusal? Refusal)> StartAsync(Workspace workspace, BuildAsk ask, CancellationToken cancel, string line = "", Actor? by = null)
     {
         if (workspace.Row.ArchivedAt is not null)
         {
@@ -47,9 +54,20 @@ public sealed class BuildPack(
         {
             return (null, new(plan.Pack.Files.IsEmpty ? BuildRefusal.Why.NothingShips : BuildRefusal.Why.NothingOfPart));
         }
-        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, Lease, cancel);
+        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, Lease, cancel, Clean(line), by?.Name ?? "");
         Begin(id, workspace, ask);
         return (id, null);
+    }
+
+    /// <summary>Makes a delivery again out of what was said when it was made: a new one of equal bytes.</summary>
+    public async Task<(int? Build, BuildRefusal? Refusal)> AgainAsync(BuildRow delivery, Actor by, CancellationToken cancel) => await builds.SaidAsync(delivery.Id, cancel) is not { } said
+        ? (null, new(BuildRefusal.Why.NotKept))
+        : await StartAsync(await open.LoadAsync(said, cancel), JsonSerializer.Deserialize<BuildAsk>(delivery.Asked) ?? new(), cancel, $"delivery {delivery.Number} made again", by);
+
+    private static string Clean(string line)
+    {
+        line = line.Replace("\0", "", StringComparison.Ordinal).ReplaceLineEndings(" ").Trim();
+        return line.Length > LongestLine ? line[..LongestLine] : line;
     }
 
     /// <summary>Writes the zip of a build, file by file.</summary>
@@ -231,7 +249,7 @@ public sealed class BuildPack(
         }
     }
 
-    private async Task<(List<BuildFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, CancellationToken cancel)
+    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, CancellationToken cancel)
     {
         var built = new List<BuiltFile>();
         var missing = new List<(PlannedFile, string)>();
@@ -247,12 +265,21 @@ public sealed class BuildPack(
                 missing.Add((file, row.Failure ?? "It could not be drawn."));
             }
         }
-        var files = built.Select(b => new BuildFile(b.File.Path, b.Sha256, b.Bytes)).ToList();
+        var identities = FileIdentity.Of([.. built.Select(b => b.File)], layer => workspace.FindDesign(layer.Design)!.Value.Row.Lineages.Of(layer.Ordinal));
+        var files = built.Select((b, i) => new DeliveredFile(identities[i], b.File.Path, b.Sha256, b.Bytes)
+        {
+            Platform = b.File.Platform,
+            Kind = b.File.Picture.Making.Kind,
+            Layer = b.File.Picture.LayerName,
+            Screen = b.File.Picture.ScreenName,
+            Width = b.File.Width,
+            Height = b.File.Height,
+        }).ToList();
         // What goes with the pictures names only those that are there.
-        foreach (var (path, bytes) in plan.Pack.SideFilesOf([.. built.Select(b => b.File)]).Select(f => (f.Path, f.Bytes())).Append(("manifest.json", Manifest.Write(workspace.Row.Name, built, missing))))
+        foreach (var (platform, path, bytes) in plan.Pack.SideFilesOf([.. built.Select(b => b.File)]).Select(f => (f.Platform, f.Path, f.Bytes())).Append(("", "manifest.json", Manifest.Write(workspace.Row.Name, built, missing))))
         {
             using var content = new MemoryStream(bytes, writable: false);
-            files.Add(new(path, await blobs.PutAsync(content, cancel), bytes.Length));
+            files.Add(new(FileIdentity.OfSide(path), path, await blobs.PutAsync(content, cancel), bytes.Length) { Platform = platform });
         }
         return (files, missing.Count);
     }

@@ -15,6 +15,8 @@ public sealed record BuildRefusal(BuildRefusal.Why Reason, string? Sentence = nu
         NothingShips,
         /// <summary>Something ships, but nothing of the part.</summary>
         NothingOfPart,
+        /// <summary>What was said when it was made is not kept.</summary>
+        NotKept,
         /// <summary>The project is put away.</summary>
         Archived,
     }

@@ -21,6 +21,9 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     /// <summary>Which of the pictures inside the layer the file is, from 0; null for a file of the layer itself.</summary>
     public int? Linked { get; init; }
 
+    /// <summary>What sort of output it is, whatever its crop: <c>2x</c>, <c>480w</c>, <c>64h</c>, or <c>48s</c> for a square.</summary>
+    public string Output { get; init; } = Scale.ToString();
+
     /// <summary>A file at a scale.</summary>
     public static FileAsk At(string path, FormatAsk format, Scale scale, Box crop)
     {
@@ -34,7 +37,7 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     {
         var scale = new Scale(wide / crop.Width);
         var height = Math.Max(1, scale.Pixels(crop.Height));
-        return new(path, format, scale, wide, height, crop with { Height = height / scale.Factor });
+        return new(path, format, scale, wide, height, crop with { Height = height / scale.Factor }) { Output = $"{wide}w" };
     }
 
     /// <summary>A file of a height in px.</summary>
@@ -42,7 +45,7 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     {
         var scale = new Scale(tall / crop.Height);
         var width = Math.Max(1, scale.Pixels(crop.Width));
-        return new(path, format, scale, width, tall, crop with { Width = width / scale.Factor });
+        return new(path, format, scale, width, tall, crop with { Width = width / scale.Factor }) { Output = $"{tall}h" };
     }
 
     /// <summary>A square file: the crop in the middle of it, taking up a share of its side.</summary>
@@ -56,6 +59,6 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     {
         var points = Math.Max(crop.Width, crop.Height) / share;
         return new(path, format, new(side / points), side, side,
-            new(crop.X - (points - crop.Width) / 2, crop.Y - (points - crop.Height) / 2, points, points), ground);
+            new(crop.X - (points - crop.Width) / 2, crop.Y - (points - crop.Height) / 2, points, points), ground) { Output = $"{side}s" };
     }
 }

@@ -11,7 +11,7 @@ internal static class AllEndpoints
     {
         app.MapProjects();
         app.MapPictures();
-        app.MapZips();
+        app.MapFiles();
         app.MapRecipeFiles();
 
         var number = app.Edits(Project).OfProject();
@@ -19,6 +19,7 @@ internal static class AllEndpoints
         number.MapHistory();
         number.MapEvents();
         number.MapBuilds();
+        number.MapDeliveries();
 
         var project = app.Edits(Project).InProject();
         project.MapPlatforms();

@@ -2,7 +2,7 @@ using System.Text.Json;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
-using Kalypto.Web.Models;
+using Kalypto.Web.Endpoints;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
@@ -16,7 +16,7 @@ public sealed class DeliveriesPage(PlanPack plans, BuildStore builds) : ProjectP
     /// <summary>Shows them.</summary>
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
-        Json = JsonSerializer.Serialize((await builds.ListAsync(Workspace.Row.Id, cancel)).Select(BuildModel.Of), JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize(await PackEndpoints.BuildsAsync(builds, Workspace.Row.Id, cancel), JsonSerializerOptions.Web);
         return Page();
     }
 }

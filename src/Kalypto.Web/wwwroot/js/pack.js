@@ -6,6 +6,7 @@ export const pack = () => ({
   model: server.read('pack'),
   folder: '',
   refusal: '',
+  line: '',
   search: '',
   platform: '',
   kind: '',
@@ -139,7 +140,7 @@ export const pack = () => ({
     return this.begin(this.part);
   },
   async begin(ask) {
-    const answer = await server.post(`/api/projects/${this.project}/builds`, ask);
+    const answer = await server.post(`/api/projects/${this.project}/builds?line=${encodeURIComponent(this.line)}`, ask);
     if (answer.failed) {
       this.refusal = answer.message;
     } else {

@@ -1,0 +1,82 @@
+using System.IO.Compression;
+using System.Text;
+using Kalypto.Core.Comparing;
+using Kalypto.Core.Rendering;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Building;
+
+/// <summary>Compares deliveries, and packs what is different between two.</summary>
+public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer renderer)
+{
+    // Equal deliveries give equal zips.
+    private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
+    private static readonly string[] Pixels = [".png", ".jpg", ".jpeg", ".webp", ".avif", ".gif"];
+
+    /// <summary>A delivery beside an earlier one.</summary>
+    /// <param name="To">The delivery.</param>
+    /// <param name="From">The one that it is compared with; null when there is none.</param>
+    /// <param name="Changes">What is different; everything is new where there is none before.</param>
+    public sealed record Compared(BuildRow To, BuildRow? From, DeliveryChanges Changes);
+
+    /// <summary>Compares a delivery with another one; null when there is none of that number.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="number">The delivery.</param>
+    /// <param name="with">The other one; null for the newest before it of the same part of the pack; 0 for none.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<Compared?> CompareAsync(int project, int number, int? with, CancellationToken cancel)
+    {
+        if (await builds.DeliveryAsync(project, number, cancel) is not { } to)
+        {
+            return null;
+        }
+        var from = with is { } other ? await builds.DeliveryAsync(project, other, cancel)
+            : (await builds.DeliveriesAsync(project, cancel)).Find(d => d.Number < number && d.Asked == to.Asked);
+        return new(to, from, DeliveryChanges.Of(from is null ? [] : await builds.FilesAsync(from.Id, cancel), await builds.FilesAsync(to.Id, cancel)));
+    }
+
+    /// <summary>Writes a zip of what is different: the files that are new, changed or lie elsewhere, and what changed as <c>changes.json</c> and <c>CHANGES.md</c>.</summary>
+    public async Task ZipAsync(string project, Compared compared, Stream target, CancellationToken cancel)
+    {
+        await using var zip = await ZipArchive.CreateAsync(target, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
+        var list = ListOf(project, compared);
+        await AddAsync("CHANGES.md", new MemoryStream(Encoding.UTF8.GetBytes(list.Markdown()), writable: false));
+        await AddAsync("changes.json", new MemoryStream(list.Json(), writable: false));
+        foreach (var file in compared.Changes.Different.Select(c => c.New).OfType<DeliveredFile>())
+        {
+            await AddAsync(file.Path, await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store."));
+        }
+
+        async Task AddAsync(string path, Stream content)
+        {
+            await using (content)
+            {
+                var entry = zip.CreateEntry(path, CompressionLevel.NoCompression);
+                entry.LastWriteTime = NoTime;
+                await using var stream = await entry.OpenAsync(cancel);
+                await content.CopyToAsync(stream, cancel);
+            }
+        }
+    }
+
+    /// <summary>What is different, to be written.</summary>
+    public static ChangeList ListOf(string project, Compared compared) => new(project, compared.From?.Number ?? 0, compared.To.Number ?? 0, compared.To.Line, compared.Changes);
+
+    /// <summary>How the pixels of a changed picture differ; null for what is no picture, or of another size.</summary>
+    public async Task<PictureDifference?> DifferenceAsync(FileChange change, CancellationToken cancel) =>
+        change is { IsChanged: true, Old: { } old, New: { } now } && Pixels.Any(p => old.Path.EndsWith(p, StringComparison.OrdinalIgnoreCase)) && Pixels.Any(p => now.Path.EndsWith(p, StringComparison.OrdinalIgnoreCase))
+            && (old.Width, old.Height) == (now.Width, now.Height) && await BytesAsync(old.Sha256, cancel) is { } a && await BytesAsync(now.Sha256, cancel) is { } b
+            ? await renderer.CompareAsync(a, b, cancel) : null;
+
+    private async Task<byte[]?> BytesAsync(string sha256, CancellationToken cancel)
+    {
+        await using var stream = await blobs.OpenAsync(sha256, cancel);
+        if (stream is null)
+        {
+            return null;
+        }
+        using var bytes = new MemoryStream();
+        await stream.CopyToAsync(bytes, cancel);
+        return bytes.ToArray();
+    }
+}

@@ -1,0 +1,32 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Packing;
+
+namespace Kalypto.Core.Comparing;
+
+/// <summary>
+/// What makes a delivered file the same one in any other delivery: the lineage of its layer, its platform, and what is made of
+/// it there (format, scale or side, state). Its path is only what it is called.
+/// </summary>
+public static class FileIdentity
+{
+    /// <summary>The identities of files, in their order; no two are equal.</summary>
+    /// <param name="files">The files of a pack.</param>
+    /// <param name="lineage">The lineage of a layer in its design.</param>
+    public static IReadOnlyList<string> Of(IReadOnlyList<PlannedFile> files, Func<LayerRef, int> lineage)
+    {
+        var identities = new string[files.Count];
+        var given = new Dictionary<string, int>(StringComparer.Ordinal);
+        // Where a platform wants the same output twice, the order of the paths tells them apart.
+        foreach (var (i, file) in files.Index().OrderBy(f => f.Item.Path, StringComparer.Ordinal))
+        {
+            var output = $"{file.Picture.Ref.Design}:{lineage(file.Picture.Ref)} {file.Platform} {file.Format.Id} {file.Ask.Output}"
+                + (file.Picture.State is { } state ? $" state:{state}" : "") + (file.Ask.Linked is { } linked ? $" inside:{linked}" : "");
+            var number = given[output] = given.GetValueOrDefault(output) + 1;
+            identities[i] = number == 1 ? output : $"{output} #{number}";
+        }
+        return identities;
+    }
+
+    /// <summary>The identity of a file that goes with the pictures.</summary>
+    public static string OfSide(string path) => $"beside {path}";
+}

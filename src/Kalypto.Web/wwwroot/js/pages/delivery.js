@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { delivery } from '../delivery.js';
+
+start({ delivery });

@@ -1,0 +1,40 @@
+using System.Text;
+using System.Text.Json;
+using Kalypto.Core.Comparing;
+
+namespace Kalypto.Core.Tests.Comparing;
+
+/// <summary>Deliveries are compared by what their files are, not by what they are called.</summary>
+public class DeliveryChangesTests
+{
+    private static DeliveredFile File(string identity, string path, char content, long bytes = 10, int width = 0) => new(identity, path, new(content, 64), bytes) { Platform = "web", Width = width, Height = width };
+
+    private static readonly DeliveredFile[] First =
+    [
+        File("1:4 web png 1x", "web/bell.png", 'a', 100, 24), File("1:4 web png 2x", "web/bell@2x.png", 'b'), File("1:7 web svg 1x", "web/moon.svg", 'c'), File("1:9 web svg 1x", "web/sun.svg", 'd'),
+        File("beside manifest.json", "manifest.json", 'e'), File("path web/old.png", "web/old.png", 'f'),
+    ];
+
+    [Fact]
+    public void Equal_deliveries_differ_in_nothing() => Assert.True(DeliveryChanges.Of(First, [.. First.Reverse()]).IsNothing);
+
+    [Fact]
+    public void A_rename_is_a_rename_and_a_file_of_before_identities_is_found_by_its_path()
+    {
+        var changes = DeliveryChanges.Of(First,
+        [
+            File("1:4 web png 1x", "web/alarm.png", 'a', 100, 24), File("1:4 web png 2x", "web/alarm@2x.png", 'x', 30), File("1:7 web svg 1x", "web/night/moon.svg", 'c'), File("1:11 web svg 1x", "web/comet.svg", 'g'),
+            File("beside manifest.json", "manifest.json", 'z'), File("1:12 web png 1x", "web/old.png", 'f'),
+        ]);
+        Assert.Equal(
+            "manifest.json changed; web/alarm.png renamed; web/alarm@2x.png changed renamed; web/comet.svg new; web/night/moon.svg moved; web/old.png same; web/sun.svg gone",
+            string.Join("; ", changes.Files.Select(f => $"{f.File.Path}{(f.IsSame ? " same" : "")}{(f.IsNew ? " new" : "")}{(f.IsGone ? " gone" : "")}{(f.IsChanged ? " changed" : "")}{(f.IsRenamed ? " renamed" : "")}{(f.IsMoved ? " moved" : "")}")));
+        var list = new ChangeList("Larkrise", 1, 2, "icons", changes);
+        using var json = JsonDocument.Parse(list.Json());
+        Assert.Equal((2, 1, 6), (json.RootElement.GetProperty("to").GetInt32(), json.RootElement.GetProperty("same").GetInt32(), json.RootElement.GetProperty("files").GetArrayLength()));
+        Assert.Contains("- `web/alarm@2x.png` (was `web/bell@2x.png`, 10 B to 30 B)", list.Markdown(), StringComparison.Ordinal);
+        Assert.Contains("## Gone (1)", list.Markdown(), StringComparison.Ordinal);
+        Assert.Equal(list.Json(), new ChangeList("Larkrise", 1, 2, "icons", changes).Json());
+        Assert.DoesNotContain('\r', Encoding.UTF8.GetString(list.Json()));
+    }
+}
