@@ -36,7 +36,7 @@ const sees = (page, name, decision) => page.waitForFunction(([name, decision]) =
 const newest = page => page.evaluate(async () => (await kalypto.get('/api/projects/1/builds'))[0]);
 const ended = async (page, server, id) => {
   await page.goto(`${server.address}/projects/1/deliveries`);
-  await page.waitForFunction(id => [...document.querySelectorAll('.build')].some(b => b.querySelector('.build-number').textContent === String(id) && b.dataset.state !== 'running'), id);
+  await page.waitForFunction(id => [...document.querySelectorAll('.build')].some(b => b.dataset.build === String(id) && b.dataset.state !== 'running'), id);
   return (await page.evaluate(() => kalypto.get('/api/projects/1/builds'))).find(b => b.id === id);
 };
 const zipOf = async (page, server, id) => unzipSync(await (await page.request.get(`${server.address}/builds/${id}.zip`)).body());

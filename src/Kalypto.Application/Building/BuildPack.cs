@@ -265,7 +265,8 @@ public sealed class BuildPack(
                 missing.Add((file, row.Failure ?? "It could not be drawn."));
             }
         }
-        var identities = FileIdentity.Of([.. built.Select(b => b.File)], layer => workspace.FindDesign(layer.Design)!.Value.Row.Lineages.Of(layer.Ordinal));
+        var pictures = built.Select(b => b.File).ToList();
+        var identities = FileIdentity.Of(pictures, layer => workspace.FindDesign(layer.Design)!.Value.Row.Lineages.Of(layer.Ordinal));
         var files = built.Select((b, i) => new DeliveredFile(identities[i], b.File.Path, b.Sha256, b.Bytes)
         {
             Platform = b.File.Platform,
@@ -279,7 +280,7 @@ public sealed class BuildPack(
         foreach (var (platform, path, bytes) in plan.Pack.SideFilesOf([.. built.Select(b => b.File)]).Select(f => (f.Platform, f.Path, f.Bytes())).Append(("", "manifest.json", Manifest.Write(workspace.Row.Name, built, missing))))
         {
             using var content = new MemoryStream(bytes, writable: false);
-            files.Add(new(FileIdentity.OfSide(path), path, await blobs.PutAsync(content, cancel), bytes.Length) { Platform = platform });
+            files.Add(new(FileIdentity.OfSide(path, pictures, identities), path, await blobs.PutAsync(content, cancel), bytes.Length) { Platform = platform });
         }
         return (files, missing.Count);
     }

@@ -17,8 +17,8 @@ public sealed record FileChange(DeliveredFile? Old, DeliveredFile? New)
     /// <summary>True when it is called otherwise.</summary>
     public bool IsRenamed => Old is { } old && New is { } now && old.Name != now.Name;
 
-    /// <summary>True when it lies in another folder.</summary>
-    public bool IsMoved => Old is { } old && New is { } now && old.Folder != now.Folder;
+    /// <summary>True when it lies in another folder, other than by its own name in it.</summary>
+    public bool IsMoved => Old is { } old && New is { } now && old.Folder != now.Folder && old.Folder.Replace(Stem(old), Stem(now), StringComparison.Ordinal) != now.Folder;
 
     /// <summary>True when nothing is different.</summary>
     public bool IsSame => Old is { } old && New is { } now && old.Sha256 == now.Sha256 && old.Path == now.Path;
@@ -28,4 +28,7 @@ public sealed record FileChange(DeliveredFile? Old, DeliveredFile? New)
 
     /// <summary>The file as it is, or was.</summary>
     public DeliveredFile File => New ?? Old!;
+
+    // The name before its scale and its ending.
+    private static string Stem(DeliveredFile file) => file.Name.IndexOfAny(['.', '@']) is > 0 and var end ? file.Name[..end] : file.Name;
 }

@@ -27,6 +27,15 @@ public static class FileIdentity
         return identities;
     }
 
-    /// <summary>The identity of a file that goes with the pictures.</summary>
-    public static string OfSide(string path) => $"beside {path}";
+    /// <summary>The identity of a file that goes with the pictures: in a folder of one picture alone it goes with that, whatever both are called.</summary>
+    /// <param name="path">Where it lies.</param>
+    /// <param name="files">The files of the pack.</param>
+    /// <param name="identities">Their identities.</param>
+    public static string OfSide(string path, IReadOnlyList<PlannedFile> files, IReadOnlyList<string> identities)
+    {
+        var slash = path.LastIndexOf('/') + 1;
+        var owners = files.Zip(identities).Where(f => f.First.Path.Length > slash && f.First.Path.LastIndexOf('/') + 1 == slash && f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal))
+            .Select(f => f.Second[..f.Second.IndexOf(' ', f.Second.IndexOf(' ', StringComparison.Ordinal) + 1)]).Distinct().Take(2).ToList();
+        return slash > 0 && owners is [var only] && path[..slash].Count(c => c == '/') > 1 ? $"beside {only} {path[slash..]}" : $"beside {path}";
+    }
 }

@@ -100,7 +100,9 @@ internal sealed class Moves(Pairing pairing)
         double Of(Func<(double X, double Y), double> side)
         {
             var sorted = moves.Select(side).Order().ToList();
-            return sorted[sorted.Count / 2];
+            // Of two, the one that moved less.
+            var (low, high) = (sorted[(sorted.Count - 1) / 2], sorted[sorted.Count / 2]);
+            return Math.Abs(low) <= Math.Abs(high) ? low : high;
         }
         return (Of(m => m.X), Of(m => m.Y));
     }

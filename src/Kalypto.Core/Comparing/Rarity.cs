@@ -3,12 +3,14 @@ namespace Kalypto.Core.Comparing;
 /// <summary>How much it says that two layers share something: the fewer share it, the more.</summary>
 internal sealed class Rarity
 {
+    // In a drawing of three layers a name says as much as in one of sixty.
+    private const int Fewest = 60;
     private readonly Dictionary<int, int> counts = [];
     private readonly double all;
 
     public Rarity(Traits old, Traits now)
     {
-        all = Math.Max(old.Count, now.Count);
+        all = Math.Max(Fewest, Math.Max(old.Count, now.Count));
         foreach (var traits in new[] { old, now })
         {
             var here = new Dictionary<int, int>();

@@ -19,6 +19,21 @@ public class DeliveryChangesTests
     public void Equal_deliveries_differ_in_nothing() => Assert.True(DeliveryChanges.Of(First, [.. First.Reverse()]).IsNothing);
 
     [Fact]
+    public void A_picture_that_is_made_for_another_of_its_places_is_the_same_file_under_another_name()
+    {
+        var changes = DeliveryChanges.Of([File("1:4 web svg 1x", "web/moon.svg", 'a') with { Kind = "icon" }], [File("1:9 web svg 1x", "web/tab-moon.svg", 'a') with { Kind = "icon" }, File("1:11 web svg 1x", "web/z.svg", 'a') with { Kind = "icon" }]);
+        Assert.Equal(["web/tab-moon.svg", "web/z.svg"], changes.Files.Select(f => f.File.Path));
+        Assert.Equal((true, true), (changes.Files[0].IsRenamed, changes.Files[1].IsNew));
+    }
+
+    [Fact]
+    public void A_folder_that_is_called_after_its_picture_is_renamed_with_it()
+    {
+        var change = Assert.Single(DeliveryChanges.Of([File("1:4 apple png 1x", "apple/icons/bell.imageset/bell@2x.png", 'a')], [File("1:4 apple png 1x", "apple/icons/alarm.imageset/alarm@2x.png", 'a')]).Files);
+        Assert.True(change.IsRenamed && !change.IsMoved);
+    }
+
+    [Fact]
     public void A_rename_is_a_rename_and_a_file_of_before_identities_is_found_by_its_path()
     {
         var changes = DeliveryChanges.Of(First,

@@ -123,7 +123,11 @@ export const changes = () => ({
   },
   async undo() {
     if (await this.say('undo', {}, `/api/projects/${this.$root.dataset.project}`)) {
-      this.refresh();
+      const were = this.asked.length;
+      await this.refresh();
+      if (this.asked.length > were) {
+        this.go(this.asked[0]);
+      }
     }
   },
   key(event) {

@@ -20,7 +20,7 @@ export const delivery = () => ({
   all: false,
 
   init() {
-    const first = this.filtered.find(f => f.what.length) ?? this.filtered[0];
+    const first = this.filtered.find(f => f.what.length && f.now) ?? this.filtered.find(f => f.what.length) ?? this.filtered.find(f => f.now) ?? this.filtered[0];
     if (first) {
       this.go(first);
     }
