@@ -7,6 +7,7 @@ using Kalypto.Application.Editing;
 using Kalypto.Application.Keeping;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
+using Kalypto.Application.Places;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
 using Microsoft.Extensions.DependencyInjection;
@@ -17,14 +18,15 @@ namespace Kalypto.Application;
 public static class Services
 {
     /// <summary>Adds everything, over a database and a renderer.</summary>
-    public static IServiceCollection AddKalypto(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null) => services
+    public static IServiceCollection AddKalypto(
+        this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
         .AddDrawing(database, renderer, options)
-        .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new())
+        .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new()).AddSingleton(places ?? PlaceOptions.None).AddSingleton(inbox ?? InboxOptions.None)
         .AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
-        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddShared<BuildPack>().AddShared<KeepingService>();
+        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<PlaceStore>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddShared<InboxService>().AddShared<BuildPack>().AddShared<KeepingService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>
     public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options) => services

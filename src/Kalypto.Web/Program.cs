@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Kalypto.Application;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Desk;
+using Kalypto.Application.Places;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Kalypto.Web;
@@ -39,7 +40,7 @@ builder.Services.AddKalypto(new Database(connection), new WorkerRenderer(new Wor
 {
     Builds = builder.Configuration.GetValue("KeepBuilds", new KeepingLimits().Builds),
     Unused = TimeSpan.FromDays(builder.Configuration.GetValue("KeepUnusedDays", new KeepingLimits().Unused.TotalDays)),
-}).AddSingleton(TimeProvider.System).AddSingleton<Bench>();
+}, new PlaceOptions(Folders("Deliver")), new InboxOptions(Folders("Inbox"))).AddSingleton(TimeProvider.System).AddSingleton<Bench>();
 builder.Services.AddAntiforgery(o => o.HeaderName = "X-Kalypto-Token");
 builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = BringIn.MostBytes);
 builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
@@ -47,6 +48,8 @@ builder.Services.ConfigureHttpJsonOptions(o => o.SerializerOptions.Converters.Ad
 builder.Services.AddHealthChecks();
 builder.Services.AddRazorPages(o => o.Conventions.AddFolderApplicationModelConvention("/", PageDoors.Open));
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = BringIn.MostBytes);
+
+IReadOnlyList<string> Folders(string option) => [.. builder.Configuration.GetSection(option).GetChildren().Select(c => Path.TrimEndingDirectorySeparator(Path.GetFullPath(c.Value ?? "")))];
 
 var app = builder.Build();
 app.Services.GetRequiredService<Database>().Migrate();
@@ -63,6 +66,7 @@ app.MapHealthChecks("/health");
 app.MapRazorPages();
 app.MapKalypto();
 
+await app.Services.GetRequiredService<DeliverTo>().RecoverAsync(app.Lifetime.ApplicationStopping);
 await app.StartAsync();
 if (builder.Configuration.GetValue("Demo", false))
 {

@@ -1,5 +1,5 @@
-using Kalypto.Store;
 using Kalypto.Core.Reading;
+using Kalypto.Store;
 
 namespace Kalypto.Application.BringingIn;
 

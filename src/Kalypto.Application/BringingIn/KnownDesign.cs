@@ -41,7 +41,7 @@ public sealed partial class KnownDesign(DesignStore designs, DrawingCache cache)
     // "Visitor app (2)", "visitor-app_v3" and "Visitor app final copy" are the visitor app.
     private static string Plain(string name)
     {
-        for (var plain = name.Trim().ToLowerInvariant(); ; )
+        for (var plain = name.Trim().ToLowerInvariant(); ;)
         {
             if (Suffix().Replace(plain, "") is var shorter && shorter.Length > 0 && shorter != plain)
             {

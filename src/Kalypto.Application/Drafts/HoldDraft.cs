@@ -28,7 +28,8 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
             var from = new DraftDrawing(drawn[present.Id], present.Lineages);
             var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
             var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
-                $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages))) { Names = carried.Names };
+                $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages)))
+            { Names = carried.Names };
             if (await designs.AddDraftAsync(author, next, cancel) is { } added)
             {
                 return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);

@@ -59,6 +59,7 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     {
         var points = Math.Max(crop.Width, crop.Height) / share;
         return new(path, format, new(side / points), side, side,
-            new(crop.X - (points - crop.Width) / 2, crop.Y - (points - crop.Height) / 2, points, points), ground) { Output = $"{side}s" };
+            new(crop.X - (points - crop.Width) / 2, crop.Y - (points - crop.Height) / 2, points, points), ground)
+        { Output = $"{side}s" };
     }
 }

@@ -32,5 +32,6 @@ internal static class AllEndpoints
         project.MapPack();
         project.MapRecipes();
         project.MapCloser();
+        project.MapPlaces();
     }
 }

@@ -9,9 +9,12 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>The wall of all screens: do I have the right ones?</summary>
-public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting) : ProjectPage(plans, "Screens")
+public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox) : ProjectPage(plans, "Screens")
 {
     private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
+
+    /// <summary>Files of the inbox that were not brought in, and why.</summary>
+    public IReadOnlyList<(string File, string Message)> Refusals { get; private set; } = [];
 
     /// <summary>How many files come of a screen; what is made once for several places counts where it is made.</summary>
     public int FilesOf(ScreenModel screen) => files[(screen.Design, screen.Root)].Count();
@@ -22,6 +25,7 @@ public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting) : Project
     /// <summary>Shows it.</summary>
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
+        Refusals = await inbox.RefusalsAsync(Workspace.Row.Id, cancel);
         var plan = await Plans.PlanAsync(Workspace, cancel);
         files = plan.Pack.Files.Select((f, i) => (Screen: ScreenOf(f.Picture.Ref), i)).ToLookup(f => f.Screen, f => f.i);
         return Page();

@@ -1,4 +1,5 @@
 import { start } from '../start.js';
 import { deliveries } from '../deliveries.js';
+import { places } from '../places.js';
 
-start({ deliveries });
+start({ deliveries, places });

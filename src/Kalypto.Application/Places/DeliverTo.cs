@@ -1,0 +1,111 @@
+using System.Collections.Immutable;
+using Kalypto.Core.Comparing;
+using Kalypto.Core.Placing;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Places;
+
+/// <summary>Puts deliveries into the places of a project, and looks first at what that would do.</summary>
+public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs, PlaceOptions options) : IDisposable
+{
+    // One at a time in this process; another process finds the place as it left it.
+    private readonly SemaphoreSlim one = new(1, 1);
+
+    /// <summary>What became of a delivery to a place.</summary>
+    /// <param name="Plan">What it does, or did.</param>
+    /// <param name="Delivery">The number of the delivery.</param>
+    /// <param name="IsDone">True when it was done; false for a look, and when something must be said first.</param>
+    public sealed record Outcome(PlacePlan Plan, int Delivery, bool IsDone);
+
+    /// <summary>Makes a folder a place of a project.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="root">The allowed folder, by its place in the list.</param>
+    /// <param name="folder">The folder inside it, with slashes; empty for the allowed folder itself.</param>
+    /// <param name="platform">The platform whose files alone go there; empty for the whole pack.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <exception cref="PlaceRefusedException">It cannot be one.</exception>
+    public async Task<PlaceRow> AddAsync(int project, int root, string folder, string platform, CancellationToken cancel)
+    {
+        folder = folder.Trim().Trim('/');
+        if (root < 0 || root >= options.Roots.Count || folder.Length > 0 && !PlacePath.IsSafe(folder))
+        {
+            throw new PlaceRefusedException("Name a folder inside the allowed one, such as src/assets: without dots that lead out of it.");
+        }
+        var path = Path.GetFullPath(Path.Combine(options.Roots[root], folder));
+        _ = new PlaceFolder(options.Roots[root], path);
+        return await places.AddAsync(project, path, platform, cancel) ?? throw new PlaceRefusedException($"{path} is a place already, of this or another project.");
+    }
+
+    /// <summary>Exactly what a delivery would do to a place.</summary>
+    /// <exception cref="PlaceRefusedException">The place cannot be read.</exception>
+    public async Task<Outcome?> LookAsync(PlaceRow place, int delivery, IReadOnlySet<string> overwrite, IReadOnlySet<string> leave, CancellationToken cancel) =>
+        await RunAsync(place, delivery, overwrite, leave, isLook: true, cancel);
+
+    /// <summary>Puts a delivery into a place: all of it, or nothing.</summary>
+    /// <exception cref="PlaceRefusedException">The place cannot be read or written.</exception>
+    public async Task<Outcome?> DeliverAsync(PlaceRow place, int delivery, IReadOnlySet<string> overwrite, IReadOnlySet<string> leave, CancellationToken cancel) =>
+        await RunAsync(place, delivery, overwrite, leave, isLook: false, cancel);
+
+    /// <summary>Ends deliveries that were interrupted.</summary>
+    public async Task RecoverAsync(CancellationToken cancel)
+    {
+        foreach (var place in await places.AllAsync(cancel))
+        {
+            await one.WaitAsync(cancel);
+            try
+            {
+                FolderOf(place)?.Recover();
+            }
+            catch (Exception e) when (e is PlaceRefusedException or IOException or UnauthorizedAccessException or System.Text.Json.JsonException)
+            {
+                // Told when somebody delivers there again.
+            }
+            finally
+            {
+                one.Release();
+            }
+        }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => one.Dispose();
+
+    private async Task<Outcome?> RunAsync(PlaceRow place, int delivery, IReadOnlySet<string> overwrite, IReadOnlySet<string> leave, bool isLook, CancellationToken cancel)
+    {
+        if (await builds.DeliveryAsync(place.ProjectId, delivery, cancel) is not { } build)
+        {
+            return null;
+        }
+        var files = FilesOf(place, await builds.FilesAsync(build.Id, cancel));
+        await one.WaitAsync(cancel);
+        try
+        {
+            var folder = FolderOf(place) ?? throw new PlaceRefusedException($"{place.Folder} is in no folder that this Kalypto may deliver to. Start it with --deliver for the folder around it.");
+            folder.Recover();
+            var plan = PlacePlan.Of(folder.ReadLock(), delivery, files, folder.Present, overwrite, leave);
+            if (isLook || !plan.Conflicts.IsEmpty)
+            {
+                return new(plan, delivery, false);
+            }
+            await folder.ApplyAsync(plan, async (sha256, c) => await blobs.OpenAsync(sha256, c) ?? throw new PlaceRefusedException("A file of this delivery is gone from the store."), cancel);
+            await places.DeliveredAsync(place.Id, delivery, CancellationToken.None);
+            return new(plan, delivery, true);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            throw new PlaceRefusedException($"{place.Folder} could not be written: {e.Message}");
+        }
+        finally
+        {
+            one.Release();
+        }
+    }
+
+    private PlaceFolder? FolderOf(PlaceRow place) =>
+        options.Roots.FirstOrDefault(r => place.Folder == r || place.Folder.StartsWith(r + Path.DirectorySeparatorChar, StringComparison.Ordinal)) is { } root ? new(root, place.Folder) : null;
+
+    // Of one platform without its own folder.
+    private static ImmutableArray<PlacedFile> FilesOf(PlaceRow place, IEnumerable<DeliveredFile> files) => place.Platform.Length == 0
+        ? [.. files.Where(f => PlacePath.IsSafe(f.Path)).Select(f => new PlacedFile(f.Path, f.Sha256, f.Identity))]
+        : [.. files.Where(f => f.Platform == place.Platform && PlacePath.IsSafe(f.Path)).Select(f => new PlacedFile(f.Path[(f.Path.IndexOf('/') + 1)..], f.Sha256, f.Identity))];
+}

@@ -1,0 +1,120 @@
+using Kalypto.Application.BringingIn;
+using Kalypto.Application.Building;
+using Kalypto.Application.Desk;
+using Kalypto.Application.Drafts;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Application.Places;
+using Kalypto.Core.Deciding;
+using Kalypto.Store;
+using Microsoft.Extensions.Logging.Abstractions;
+
+namespace Kalypto.Application.Tests;
+
+/// <summary>What is saved into the inbox comes in by itself, and goes on to the places that follow.</summary>
+public sealed class FollowingTests : IDisposable
+{
+    private static readonly DateTime Start = new(2026, 3, 1, 12, 0, 0, DateTimeKind.Utc);
+    private readonly string root = Directory.CreateTempSubdirectory("kalypto-inbox-").FullName;
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    public void Dispose() => Directory.Delete(root, recursive: true);
+
+    private static InboxService Inbox(Running kalypto, string folder) =>
+        new(new([folder]), kalypto.Get<BringIn>(), kalypto.Get<ProjectStore>(), kalypto.Get<DesignStore>(), kalypto.Get<InboxStore>(), NullLogger<InboxService>.Instance);
+
+    // Saved at a second after the start.
+    private void Save(string path, string text, int second)
+    {
+        var full = Path.Combine(root, path);
+        Directory.CreateDirectory(Path.GetDirectoryName(full)!);
+        File.WriteAllText(full, text);
+        File.SetLastWriteTimeUtc(full, Start.AddSeconds(second));
+    }
+
+    private static string Svg(string inside) => $"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 900 900'>{inside}</svg>";
+
+    private const string Bell = "<rect id='bell' width='24' height='24'/>";
+
+    [Fact]
+    public async Task A_saved_drawing_is_a_design_or_its_next_draft_once_it_is_still_and_whole()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        using var inbox = Inbox(kalypto, root);
+        async Task<string> ThereAsync(int second)
+        {
+            await inbox.LookAsync(Start.AddSeconds(second), Cancel);
+            var project = (await kalypto.Get<ProjectStore>().ListAsync(Shelf.Current, "", 0, 9, Cancel)).Projects.SingleOrDefault();
+            return project is null ? "nothing" : $"{project.Name}: {string.Join(", ", (await kalypto.OpenAsync(project.Id)).Designs.Select(d => $"{d.Row.Name} {d.Row.DraftNumber}"))}"
+                + string.Concat((await kalypto.Get<InboxStore>().RefusalsAsync(project.Id, Cancel)).Select(r => $" ({r.File} refused)"));
+        }
+        // Being written, then still.
+        Save("Larkrise/tonight.svg", Svg(Bell), 0);
+        Save("Larkrise/notes.txt", "hello", 0);
+        Assert.Equal("nothing", await ThereAsync(0));
+        Assert.Equal("Larkrise: Tonight 1", await ThereAsync(1));
+        // Half of it is no draft, and said; the whole of it is one.
+        Save("Larkrise/tonight.svg", Svg(Bell)[..70], 10);
+        Assert.Equal("Larkrise: Tonight 1 (tonight.svg refused)", await ThereAsync(11));
+        Save("Larkrise/tonight.svg", Svg(Bell + "<rect id='moon' x='100' width='50' height='50'/>"), 20);
+        Assert.Equal("Larkrise: Tonight 1 (tonight.svg refused)", await ThereAsync(20));
+        Assert.Equal("Larkrise: Tonight 2", await ThereAsync(21));
+        // Saved again without a change, and removed: nothing.
+        Save("Larkrise/tonight.svg", Svg(Bell + "<rect id='moon' x='100' width='50' height='50'/>"), 30);
+        Assert.Equal("Larkrise: Tonight 2", await ThereAsync(31));
+        // Somebody goes back; a start finds the file that is known and leaves it at that.
+        var project = (await kalypto.Get<ProjectStore>().ListAsync(Shelf.Current, "", 0, 9, Cancel)).Projects.Single().Id;
+        var row = (await kalypto.OpenAsync(project)).Designs[0].Row;
+        var drafts = await kalypto.Get<DesignStore>().DraftsAsync(row.Id, Cancel);
+        await kalypto.Get<HoldDraft>().HoldAsync(Running.By(project), row.Id, drafts[^1].Id, Cancel);
+        using var restarted = Inbox(kalypto, root);
+        await restarted.LookAsync(Start.AddSeconds(40), Cancel);
+        await restarted.LookAsync(Start.AddSeconds(41), Cancel);
+        Assert.Equal("Larkrise: Tonight 1", await ThereAsync(50));
+        File.Delete(Path.Combine(root, "Larkrise/tonight.svg"));
+        Assert.Equal("Larkrise: Tonight 1", await ThereAsync(60));
+        // A link is left alone, wherever it leads.
+        File.CreateSymbolicLink(Path.Combine(root, "Larkrise/map.svg"), "/etc/hostname");
+        Directory.CreateSymbolicLink(Path.Combine(root, "Elsewhere"), "/etc");
+        Assert.Equal("Larkrise: Tonight 1", await ThereAsync(70));
+    }
+
+    [Fact]
+    public async Task A_place_that_follows_gets_what_changed_and_waits_while_something_is_to_be_said()
+    {
+        await using var kalypto = await Running.StartAsync(new());
+        var project = await kalypto.ProjectAsync(Bell, ("bell", "picture -webp png scale:1x"));
+        var options = new PlaceOptions([root]);
+        using var deliver = new DeliverTo(kalypto.Get<PlaceStore>(), kalypto.Get<BuildStore>(), kalypto.Get<IBlobs>(), options);
+        using var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<BuildStore>(), deliver, options, kalypto.Get<Notices>(), NullLogger<FollowService>.Instance);
+        var place = await deliver.AddAsync(project, 0, "", "web", Cancel);
+        await kalypto.Get<PlaceStore>().FollowAsync(project, place.Id, true, Cancel);
+        async Task<(int Delivery, string WaitsFor)> FollowedAsync()
+        {
+            foreach (var changed in await kalypto.Get<PlaceStore>().ToFollowAsync(TimeSpan.Zero, Cancel))
+            {
+                await follow.FollowAsync(changed, Cancel);
+            }
+            return (await kalypto.Get<PlaceStore>().FindAsync(project, place.Id, Cancel)) is { } row ? (row.Delivery, row.WaitsFor) : default;
+        }
+        Assert.Equal((1, ""), await FollowedAsync());
+        var before = File.ReadAllText(Path.Combine(root, "bell.png"));
+        // Nothing changed, and a change that comes to the same files: no delivery.
+        Assert.Equal((1, ""), await FollowedAsync());
+        var file = System.Text.Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9000 9000'>{Bell}<rect id='note' x='70' y='70' width='9' height='9'/></svg>");
+        await kalypto.Get<BringIn>().FileAsync(new(Running.Ada, project), "tonight.svg", file, "tonight.svg", Cancel);
+        Assert.Equal((1, ""), await FollowedAsync());
+        // The icon is drawn anew.
+        file = System.Text.Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9000 9000'>{Bell.Replace("/>", " fill='#b8402a'/>")}<rect id='note' x='70' y='70' width='9' height='9'/></svg>");
+        Assert.IsType<BroughtIn.Next>(await kalypto.Get<BringIn>().FileAsync(new(Running.Ada, project), "tonight.svg", file, "tonight.svg", Cancel));
+        Assert.Equal((2, ""), await FollowedAsync());
+        Assert.NotEqual(before, File.ReadAllText(Path.Combine(root, "bell.png")));
+        // Changed by hand there: it waits and says so.
+        File.WriteAllText(Path.Combine(root, "bell.png"), "by hand");
+        await kalypto.SayAsync(project, Decision.Ship, ("bell", "scale:1x,2x"));
+        var (delivery, waitsFor) = await FollowedAsync();
+        Assert.Equal(2, delivery);
+        Assert.Contains("bell.png", waitsFor, StringComparison.Ordinal);
+    }
+}
