@@ -1,5 +1,8 @@
 // The design changes: the next draft comes in, what it changed is said by keyboard alone, and what differs is delivered.
 import assert from 'node:assert/strict';
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { AxeBuilder } from '@axe-core/playwright';
 import { unzipSync } from 'fflate';
@@ -8,9 +11,12 @@ import { serve } from './server.mjs';
 
 let server, browser, page;
 const errors = [];
+// A checkout of the developers, with a file of their own.
+const checkout = mkdtempSync(join(tmpdir(), 'kalypto-checkout-'));
 
 before(async () => {
-  server = await serve();
+  writeFileSync(join(checkout, 'README.txt'), 'of the developers');
+  server = await serve({ more: ['--Deliver:0', checkout] });
   browser = await launch();
   page = await newPage(browser, { viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
   page.on('pageerror', error => errors.push(error.message));
@@ -124,6 +130,42 @@ test('the second delivery differs in just what changed, and as a zip of that alo
   const list = JSON.parse(new TextDecoder().decode(zip['changes.json']));
   assert.deepEqual([list.from, list.to, list.for, list.files.length], [1, 2, 'after a week', files.filter(f => f.what.length).length]);
   assert.match(new TextDecoder().decode(zip['CHANGES.md']), /## Gone/);
+});
+
+test('a place in a checkout holds exactly the delivery, and what somebody changed there is asked about', async () => {
+  await go('/projects/1/deliveries');
+  await page.fill('.place-new input', 'src/assets');
+  await page.locator('.place-new select').last().selectOption({ label: 'only Web' });
+  await page.locator('.place-new button').focus();
+  await page.keyboard.press('Enter');
+  await page.waitForSelector('.place');
+  const say = async (delivery, done) => {
+    await page.locator('.place > label select').selectOption(String(delivery));
+    await page.locator('.place button', { hasText: 'Look what it would do' }).focus();
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(t => document.querySelector('.place-look p').innerText.includes(t), done);
+  };
+  const put = async delivery => {
+    await page.locator('.place-look button', { hasText: `Deliver ${delivery} there` }).focus();
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(d => document.querySelector('.place-look p').innerText.startsWith(`Delivery ${d} lies there now`), delivery);
+  };
+  const lie = () => readdirSync(join(checkout, 'src/assets'), { recursive: true, withFileTypes: true }).filter(f => f.isFile()).map(f => join(f.parentPath, f.name).slice(join(checkout, 'src/assets/').length)).filter(f => f !== 'kalypto.lock.json').sort();
+  const delivered = async number => (await api(`deliveries/${number}`)).files.filter(f => f.platform === 'Web' && !f.what.includes('gone')).map(f => f.path.slice('web/'.length)).sort();
+  await say(1, 'Nothing else in the folder is touched');
+  await put(1);
+  assert.deepEqual(lie(), await delivered(1));
+  writeFileSync(join(checkout, 'src/assets/icons/bell.svg'), 'by hand');
+  await say(2, 'Say first what becomes of 1 file');
+  assert.match(await page.locator('.place-look').innerText(), /icons\/bell\.svg: changed by hand since/);
+  assert.equal(readFileSync(join(checkout, 'src/assets/icons/bell.svg'), 'utf8'), 'by hand');
+  await clean();
+  await page.locator('.place-look input[value=overwrite]').focus();
+  await page.keyboard.press('Space');
+  await put(2);
+  assert.deepEqual(lie(), await delivered(2));
+  assert.deepEqual(readdirSync(checkout).sort(), ['README.txt', 'src']);
+  assert.equal(readFileSync(join(checkout, 'README.txt'), 'utf8'), 'of the developers');
 });
 
 test('a delivery of the same again differs in nothing, and an old one is made again', async () => {

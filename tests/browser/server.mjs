@@ -43,9 +43,9 @@ async function run(project, database, options, ready) {
   return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
 
-export const serve = ({ demo = true, seconds = 30, drawers, database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
+export const serve = ({ demo = true, seconds = 30, drawers, more = [], database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
   '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
-  '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)],
+  '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)], ...more,
 ], /Kalypto is at (\S+)/);
 
 // A process that only draws.

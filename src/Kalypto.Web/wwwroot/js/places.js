@@ -83,6 +83,7 @@ export const places = () => ({
   canDeliver(place) {
     return place.look && !place.look.isDone && !place.look.isNothing && place.look.conflicts.every(c => place.overwrite.includes(c.path) || place.leave.includes(c.path));
   },
+  deliverText(place) { return place.look ? `Deliver ${place.look.delivery} there` : ''; },
   lookText(place) {
     const { look } = place;
     if (!look) {
