@@ -192,9 +192,9 @@ test('a draft goes back, a dropped file of the same name is the next draft, and 
   await page.waitForFunction(() => /draft 1/.test(document.querySelector('.changes-head h1')?.innerText));
   await go('/projects/1');
   const board = number => ({ name: 'Star map.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><rect id="sky" width="100" height="100" fill="#123"/><circle id="star" cx="${number}" cy="20" r="4" fill="#fff"/></svg>`) });
-  await page.setInputFiles('input[type=file][multiple]', board(20));
+  await page.setInputFiles('.foot input[type=file]', board(20));
   await page.waitForFunction(() => [...document.querySelectorAll('.design h1')].some(h => h.innerText === 'Star map'), null, { timeout: patience });
-  await page.setInputFiles('input[type=file][multiple]', board(60));
+  await page.setInputFiles('.foot input[type=file]', board(60));
   await page.waitForURL(/changes$/);
   await page.waitForFunction(() => document.querySelector('.change')?.innerText.includes('star'));
   assert.match(await row('star').innerText(), /moved 40 pt right/);

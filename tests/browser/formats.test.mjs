@@ -50,7 +50,7 @@ before(async () => {
   page = await newPage(browser);
   await page.goto(server.address);
   const pictures = await embedded();
-  await page.setInputFiles('input[type=file]', { name: 'formats.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing(...pictures)) });
+  await page.setInputFiles('.foot input[type=file]', { name: 'formats.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing(...pictures)) });
   await page.waitForURL(/projects\/1$/);
   files = await page.evaluate(async () => {
     const post = async (end, body) => { const a = await kalypto.post(`/api/projects/1/${end}`, body); if (a.failed) { throw new Error(`${end}: ${a.message}`); } return a; };

@@ -56,7 +56,7 @@ after(async () => {
 test('each broken or hostile file is refused by name with its reason, and the others come in', { timeout: 240_000 }, async () => {
   await page.goto(`${server.address}/projects/1`);
   const names = [...Object.keys(refused), 'names.svg'];
-  await page.setInputFiles('input[type=file]', names.map(n => join(folder, n)));
+  await page.setInputFiles('.foot input[type=file]', names.map(n => join(folder, n)));
   await page.waitForFunction(n => document.querySelectorAll('.bring-in-results > p:not([style*="none"])').length === n
     && !document.querySelector('.bring-in-results .spinner-border')?.checkVisibility(), names.length, { timeout: 200_000 });
   for (const [name, [, reason]] of Object.entries(refused)) {
@@ -90,7 +90,7 @@ test('names with markup and paths are only names', async () => {
 
 test('a drawing that hangs the renderer is a finding on its layer while the rest is drawn', { timeout: 240_000 }, async () => {
   await page.goto(server.address);
-  await page.setInputFiles('input[type=file]', Object.keys(taken).filter(n => n !== 'names.svg').map(n => join(folder, n)));
+  await page.setInputFiles('.foot input[type=file]', Object.keys(taken).filter(n => n !== 'names.svg').map(n => join(folder, n)));
   await page.waitForURL(/projects\/2$/, { timeout: 120_000 });
   assert.notEqual(await page.title(), 'owned');
   const bench = await page.locator('.screen-face[aria-label^="Turbulence"]').getAttribute('href');

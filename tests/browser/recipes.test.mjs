@@ -294,7 +294,7 @@ test('recipes go out as a file and come in again', async () => {
 
 test('the recipe of one kind comes from another project, alone and seen before it is kept', async () => {
   await page.goto(server.address);
-  await page.setInputFiles('input[type=file]', { name: 'shop.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90"><rect id="card" width="40" height="40"/></svg>') });
+  await page.setInputFiles('.foot input[type=file]', { name: 'shop.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90"><rect id="card" width="40" height="40"/></svg>') });
   await page.waitForURL(/projects\/2$/);
   await page.evaluate(async () => {
     const post = wish => kalypto.post('/api/projects/2/recipes', wish);

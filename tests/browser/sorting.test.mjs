@@ -68,7 +68,7 @@ const names = async decision => (await list()).filter(r => r.decision === decisi
 
 test('by keyboard alone a nameless board is split, decided, named and free of blockers', { timeout: 240_000 }, async () => {
   await page.goto(server.address);
-  await page.setInputFiles('input[type=file]', { name: 'board.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(board()) });
+  await page.setInputFiles('.foot input[type=file]', { name: 'board.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(board()) });
   await page.waitForURL(/projects\/2$/);
   await tabTo('.proposal button');
   await key('Enter');
@@ -235,7 +235,7 @@ test('two people on one screen see each other at once and lose nothing', async (
 test('of thousands of rows only those in sight are in the page, and every one is reached', async () => {
   const many = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 900 900">${Array.from({ length: 2000 }, (_, i) => `<path id="thing-${i}" d="M${i % 90 * 10} ${Math.floor(i / 90) * 20}l${i % 7 + 2} ${i / 100 + 2}z"/>`).join('')}</svg>`;
   await page.goto(server.address);
-  await page.setInputFiles('input[type=file]', { name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(many) });
+  await page.setInputFiles('.foot input[type=file]', { name: 'many.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(many) });
   await page.waitForURL(/projects\/3$/);
   await page.goto(server.address + await page.locator('.screen-face').getAttribute('href'));
   await page.waitForSelector('.ledger-row');
@@ -262,7 +262,7 @@ test('a zip brings in what can be read, tells what cannot, and OpenRaster keeps 
   });
   const zip = zipSync({ 'in/card.ora': ora, 'in/photo.png': picture, 'in/broken.svg': Buffer.from('<svg'), 'in/notes.txt': Buffer.from('nothing') });
   await page.goto(server.address);
-  await page.setInputFiles('input[type=file]', { name: 'all.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
+  await page.setInputFiles('.foot input[type=file]', { name: 'all.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
   await page.waitForSelector('text=broken.svg was not brought in');
   assert.equal(await page.locator('.bring-in-results p.good').count(), 2);
   await page.click('text=Open the project');
