@@ -10,7 +10,6 @@ namespace Kalypto.Drafts;
 public sealed class DraftMaker
 {
     private static readonly XNamespace Svg = "http://www.w3.org/2000/svg";
-    private static readonly XNamespace Inkscape = "http://www.inkscape.org/namespaces/inkscape";
     private static readonly XName Truth = XNamespace.Get("urn:truth") + "key";
     private static readonly string[] Containers = ["svg", "g", "a", "switch"];
     private static readonly string[] Kinds = ["path", "rect", "circle", "ellipse", "line", "polyline", "polygon", "text", "image", "use"];
@@ -166,7 +165,7 @@ public sealed class DraftMaker
                 break;
             case Edit.Add:
                 layer.AddAfterSelf(new XElement(Svg + "path", new XAttribute("d", "M0 0" + Paths[random.Next(Paths.Length)]), new XAttribute("fill", Colours[random.Next(Colours.Length)]),
-                    new XAttribute("transform", $"translate({random.Next(300)} {random.Next(600)})"), random.Next(2) == 0 ? new XAttribute(Inkscape + "label", Words[random.Next(Words.Length)]) : null));
+                    new XAttribute("transform", $"translate({random.Next(300)} {random.Next(600)})"), random.Next(2) == 0 ? new XAttribute("data-name", Words[random.Next(Words.Length)]) : null));
                 break;
             case Edit.Duplicate:
                 var copy = new XElement(layer);
@@ -198,8 +197,7 @@ public sealed class DraftMaker
     private static void Name(XElement layer, string name)
     {
         layer.Elements(Svg + "title").Remove();
-        layer.SetAttributeValue("data-name", null);
-        layer.SetAttributeValue(Inkscape + "label", name);
+        layer.SetAttributeValue("data-name", name);
     }
 
     private static void Shift(XElement layer, double x, double y)
@@ -243,7 +241,7 @@ public sealed class DraftMaker
             if (IsLayer(element) && !HasOtherName(element))
             {
                 // What was named by its id keeps the name.
-                element.SetAttributeValue(Inkscape + "label", id);
+                element.SetAttributeValue("data-name", id);
             }
             names[id] = $"n{names.Count + 1000}";
             element.SetAttributeValue("id", names[id]);
@@ -260,13 +258,13 @@ public sealed class DraftMaker
 
     private static System.Text.RegularExpressions.Regex References() => new("#([A-Za-z_][\\w.-]*)");
 
-    private static bool HasOtherName(XElement element) => element.Attribute(Inkscape + "label") is not null || element.Attribute("data-name") is not null || element.Element(Svg + "title") is not null;
+    private static bool HasOtherName(XElement element) => element.Attribute("data-name") is not null || element.Element(Svg + "title") is not null;
 
     private void DefaultNames()
     {
         foreach (var (i, layer) in Layers().Skip(1).ToList().Index())
         {
-            Name(layer, layer.Name.LocalName switch { "g" => $"Group {i}", "svg" => layer.Attribute(Inkscape + "label")?.Value ?? $"Frame {i}", _ => $"{layer.Name.LocalName} {i}" });
+            Name(layer, layer.Name.LocalName switch { "g" => $"Group {i}", "svg" => layer.Attribute("data-name")?.Value ?? $"Frame {i}", _ => $"{layer.Name.LocalName} {i}" });
         }
     }
 

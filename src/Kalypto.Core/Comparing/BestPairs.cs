@@ -73,15 +73,13 @@ internal static class BestPairs
         var ofNew = new (int Other, double Weight, double Second)[pairing.New.Count];
         Array.Fill(ofOld, (-1, double.NegativeInfinity, double.NegativeInfinity));
         Array.Fill(ofNew, (-1, double.NegativeInfinity, double.NegativeInfinity));
-        for (var a = 0; a < pairing.Old.Count; a++)
+        var left = Enumerable.Range(0, pairing.Old.Count).Where(a => pairing.ToNew[a] < 0).ToArray();
+        // Nothing is written meanwhile, so that all processors can weigh.
+        var weighed = left.AsParallel().AsOrdered().Select(a => (a, Weights: candidates.Of(a).Select(b => (b, Weight: Evidence.Weigh(pairing, a, b))).ToArray())).ToArray();
+        foreach (var (a, weights) in weighed)
         {
-            if (pairing.ToNew[a] >= 0)
+            foreach (var (b, weight) in weights)
             {
-                continue;
-            }
-            foreach (var b in candidates.Of(a))
-            {
-                var weight = Evidence.Weigh(pairing, a, b);
                 Note(ref ofOld[a], b, weight);
                 Note(ref ofNew[b], a, weight);
             }
