@@ -5,9 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { AxeBuilder } from '@axe-core/playwright';
+import Ajv from 'ajv/dist/2020.js';
 import { unzipSync } from 'fflate';
 import { launch, newPage, patience } from './browser.mjs';
-import { serve } from './server.mjs';
+import { root, serve } from './server.mjs';
 
 let server, browser, page;
 const errors = [];
@@ -36,6 +37,10 @@ const deliver = async line => {
   await page.keyboard.press('Enter');
   await page.waitForURL(/deliveries$/);
   await page.waitForFunction(line => [...document.querySelectorAll('.build')].some(b => b.innerText.includes(line) && b.dataset.state === 'done'), line);
+};
+const keeps = (schema, json) => {
+  const validate = new Ajv({ strict: false }).compile(JSON.parse(readFileSync(join(root, `docs/${schema}.schema.json`), 'utf8')));
+  assert.ok(validate(json), JSON.stringify(validate.errors));
 };
 const row = name => page.locator('.change', { has: page.locator('strong', { hasText: new RegExp(`^${name}$`) }) });
 const clean = async () => {
@@ -128,6 +133,7 @@ test('the second delivery differs in just what changed, and as a zip of that alo
   const differing = files.filter(f => f.what.length && !f.what.includes('gone')).map(f => f.path).sort();
   assert.deepEqual(Object.keys(zip).filter(n => !/^changes\.json$|^CHANGES\.md$/.test(n)).sort(), differing);
   const list = JSON.parse(new TextDecoder().decode(zip['changes.json']));
+  keeps('changes', list);
   assert.deepEqual([list.from, list.to, list.for, list.files.length], [1, 2, 'after a week', files.filter(f => f.what.length).length]);
   assert.match(new TextDecoder().decode(zip['CHANGES.md']), /## Gone/);
 });
@@ -164,6 +170,7 @@ test('a place in a checkout holds exactly the delivery, and what somebody change
   await page.keyboard.press('Space');
   await put(2);
   assert.deepEqual(lie(), await delivered(2));
+  keeps('lock', JSON.parse(readFileSync(join(checkout, 'src/assets/kalypto.lock.json'), 'utf8')));
   assert.deepEqual(readdirSync(checkout).sort(), ['README.txt', 'src']);
   assert.equal(readFileSync(join(checkout, 'README.txt'), 'utf8'), 'of the developers');
 });
