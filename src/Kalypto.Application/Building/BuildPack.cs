@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.IO.Compression;
 using System.Text.Json;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
@@ -19,8 +18,6 @@ namespace Kalypto.Application.Building;
 public sealed class BuildPack(
     OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
-    // Zip knows no earlier moment; equal packs give equal bytes, so no file has a time of its own.
-    private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
     // Pictures get ready in bursts; one look at all of them serves for many.
     private const int LongestLine = 200;
@@ -73,15 +70,10 @@ public sealed class BuildPack(
     /// <summary>Writes the zip of a build, file by file.</summary>
     public async Task ZipAsync(int build, Stream target, CancellationToken cancel)
     {
-        await using var zip = await ZipArchive.CreateAsync(target, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
+        await using var zip = await PackZip.CreateAsync(target, cancel);
         foreach (var file in await builds.FilesAsync(build, cancel))
         {
-            await using var content = await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store.");
-            // Pictures are compressed already.
-            var entry = zip.CreateEntry(file.Path, CompressionLevel.NoCompression);
-            entry.LastWriteTime = NoTime;
-            await using var stream = await entry.OpenAsync(cancel);
-            await content.CopyToAsync(stream, cancel);
+            await zip.AddAsync(file.Path, await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store."), cancel);
         }
     }
 

@@ -1,4 +1,3 @@
-using System.IO.Compression;
 using System.Text;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Rendering;
@@ -9,8 +8,6 @@ namespace Kalypto.Application.Building;
 /// <summary>Compares deliveries, and packs what is different between two.</summary>
 public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer renderer)
 {
-    // Equal deliveries give equal zips.
-    private static readonly DateTimeOffset NoTime = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
     private static readonly string[] Pixels = [".png", ".jpg", ".jpeg", ".webp", ".avif", ".gif"];
 
     /// <summary>A delivery beside an earlier one.</summary>
@@ -38,24 +35,13 @@ public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer render
     /// <summary>Writes a zip of what is different: the files that are new, changed or lie elsewhere, and what changed as <c>changes.json</c> and <c>CHANGES.md</c>.</summary>
     public async Task ZipAsync(string project, Compared compared, Stream target, CancellationToken cancel)
     {
-        await using var zip = await ZipArchive.CreateAsync(target, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
+        await using var zip = await PackZip.CreateAsync(target, cancel);
         var list = ListOf(project, compared);
-        await AddAsync("CHANGES.md", new MemoryStream(Encoding.UTF8.GetBytes(list.Markdown()), writable: false));
-        await AddAsync("changes.json", new MemoryStream(list.Json(), writable: false));
+        await zip.AddAsync("CHANGES.md", new MemoryStream(Encoding.UTF8.GetBytes(list.Markdown()), writable: false), cancel);
+        await zip.AddAsync("changes.json", new MemoryStream(list.Json(), writable: false), cancel);
         foreach (var file in compared.Changes.Different.Select(c => c.New).OfType<DeliveredFile>())
         {
-            await AddAsync(file.Path, await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store."));
-        }
-
-        async Task AddAsync(string path, Stream content)
-        {
-            await using (content)
-            {
-                var entry = zip.CreateEntry(path, CompressionLevel.NoCompression);
-                entry.LastWriteTime = NoTime;
-                await using var stream = await entry.OpenAsync(cancel);
-                await content.CopyToAsync(stream, cancel);
-            }
+            await zip.AddAsync(file.Path, await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store."), cancel);
         }
     }
 

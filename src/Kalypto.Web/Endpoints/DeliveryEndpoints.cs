@@ -43,10 +43,8 @@ internal static class DeliveryEndpoints
             {
                 return Results.NotFound();
             }
-            response.Headers.CacheControl = "private, max-age=31536000, immutable";
-            response.Headers.ContentSecurityPolicy = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; font-src data:; sandbox";
-            return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream",
-                fileDownloadName: null);
+            PictureEndpoints.OnlySeen(response);
+            return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
         });
         app.MapGet("/builds/{build:int}.zip", async (int build, int? since, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
         {

@@ -44,9 +44,15 @@ internal static class PictureEndpoints
     /// <summary>The address carries a key of the content, so what was sent once never changes.</summary>
     private static IResult Keep(HttpResponse response, byte[] bytes, string mediaType = "image/png")
     {
+        OnlySeen(response);
+        return Results.Bytes(bytes, mediaType);
+    }
+
+    /// <summary>What is handed out never changes under its address, and may do nothing but be seen.</summary>
+    public static void OnlySeen(HttpResponse response)
+    {
         response.Headers.CacheControl = "private, max-age=31536000, immutable";
         // A drawing of shapes that is opened by itself may do nothing but be seen.
         response.Headers.ContentSecurityPolicy = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; font-src data:; sandbox";
-        return Results.Bytes(bytes, mediaType);
     }
 }

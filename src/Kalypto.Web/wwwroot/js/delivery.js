@@ -32,7 +32,7 @@ export const delivery = () => ({
   is(file, what) { return what === 'same' ? !file.what.length : file.what.includes(what); },
   isGone(row) { return row.what.includes('gone'); },
   isOther(row) { return row.what.includes('changed') || row.what.includes('gone'); },
-  get sums() { return kinds.map(([what, words]) => ({ what, words, count: this.model.files.filter(f => this.is(f, what)).length })).filter(s => s.count); },
+  get sums() { return !this.model.against ? [] : kinds.map(([what, words]) => ({ what, words, count: this.model.files.filter(f => this.is(f, what)).length })).filter(s => s.count); },
   get differing() { return this.model.against && this.model.files.some(f => f.what.length); },
   get platforms() { return [...new Set(this.model.files.map(f => f.platform).filter(Boolean))].sort(); },
   get screens() { return [...new Set(this.model.files.map(f => f.screen).filter(Boolean))].sort(); },
