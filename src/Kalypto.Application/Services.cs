@@ -5,6 +5,7 @@ using Kalypto.Application.Desk;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Keeping;
+using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Application.Places;
@@ -26,7 +27,8 @@ public static class Services
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
-        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<PlaceStore>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddShared<InboxService>().AddShared<BuildPack>().AddShared<KeepingService>();
+        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<PlaceStore>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddShared<InboxService>().AddShared<BuildPack>()
+        .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddHostedService<ShelveService>().AddShared<KeepingService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>
     public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options) => services

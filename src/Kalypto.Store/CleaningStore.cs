@@ -15,6 +15,7 @@ public sealed class CleaningStore(Database database)
             delete from builds where id in (
               select id from (select id, row_number() over (partition by project_id order by id desc) as place from builds where state <> 'running' and number is null) as placed where place > $1)
             """, limits.Builds);
+        await database.Source.Command("delete from shipped_looks l where not exists (select from shipped s where s.drawing = l.drawing)").RunAsync(cancel);
         await RunAsync("delete from drawing_jobs where queued_at < now() - $1 and (leased_until is null or leased_until < now())", LongWait);
         var drawings = await RunAsync("delete from drawings where used_at < now() - $1", limits.Unused);
         var looks = await RunAsync("delete from looks where used_at < now() - $1", limits.Unused);
@@ -23,6 +24,7 @@ public sealed class CleaningStore(Database database)
             delete from blobs b where kept_at < now() - $1
               and not exists (select from drafts where file_sha256 = b.sha256) and not exists (select from drawings where sha256 = b.sha256)
               and not exists (select from build_files where sha256 = b.sha256) and not exists (select from builds where zip_sha256 = b.sha256)
+              and not exists (select from shipped_looks where picture = b.sha256)
             """, limits.Grace);
         return new(projects, designs, builds, drawings, looks, blobs);
 

@@ -21,6 +21,9 @@ public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnA
     [JsonIgnore]
     public int Asked { get; init; }
 
+    /// <summary>Credit lines that it brought along; null for those of its project.</summary>
+    public Core.Formats.CreditLines? Credit { get; init; }
+
     /// <summary>Its place among the designs of the project, smallest first.</summary>
     public int Position { get; init; }
 

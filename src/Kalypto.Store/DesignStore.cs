@@ -11,8 +11,7 @@ public sealed class DesignStore(Database database)
 
     /// <summary>Adds a design with its first draft, as a step of the history: all of it or nothing.</summary>
     /// <returns>The number of the design; null when the project is not there or put away.</returns>
-    public async Task<int?> AddAsync(
-        Author author, string name, double drawnAt, string fileName, byte[] file, IReadOnlyList<Box?> shapes, CancellationToken cancel)
+    public async Task<int?> AddAsync(Author author, NewDesign made, CancellationToken cancel)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
@@ -22,16 +21,21 @@ public sealed class DesignStore(Database database)
         {
             return null;
         }
-        var sha256 = await BlobStore.PutAsync(connection, file, cancel);
+        var sha256 = await BlobStore.PutAsync(connection, made.File, cancel);
+        string[]? credit = made.Credit is { } lines ? [lines.Copyright, lines.Author, lines.Contact] : null;
         var (design, added) = (await connection.Command("""
-            insert into designs (project_id, name, drawn_at, position) values ($1, $2, $3, coalesce((select max(position) from designs where project_id = $1), 0) + 1) returning id, now()
-            """, author.Project, name, drawnAt).ListAsync(r => (r.GetInt32(0), r.GetDateTime(1)), cancel))[0];
-        await connection.Command("""
-            with draft as (insert into drafts (design_id, number, file_name, file_sha256, shapes, brought_in_by) values ($1, 1, $2, $3, $4, $5) returning id)
-            update designs set draft_id = (select id from draft), lineages = $6 where id = $1
-            """, design, Clean(fileName), sha256, Flat(shapes), author.Actor.Name, shapes.Count).RunAsync(cancel);
-        // Taken back, the design is removed as of when it came.
-        await EditStore.RememberAsync(connection, author, $"Bring in {name}", [new(design, -1, "removed", FieldChange.Text(added), null)], cancel);
+            insert into designs (project_id, name, drawn_at, credit, position) values ($1, $2, $3, $4::text[], coalesce((select max(position) from designs where project_id = $1), 0) + 1) returning id, now()
+            """, author.Project, made.Name, made.DrawnAt, credit).ListAsync(r => (r.GetInt32(0), r.GetDateTime(1)), cancel))[0];
+        var draft = await connection.Command("""
+            with draft as (insert into drafts (design_id, number, file_name, file_sha256, shapes, brought_in_by) values ($1, 1, $2, $3, $4, $5) returning id),
+            held as (update designs set draft_id = (select id from draft), lineages = $6 where id = $1)
+            select id from draft
+            """, design, Clean(made.FileName), sha256, Flat(made.Shapes), author.Actor.Name, made.Shapes.Count).ScalarAsync<int>(cancel);
+        await TakeAsync(connection, draft, made.Taken, cancel);
+        var marks = made.Marks.ToDictionary(m => new LineageKey(design, m.Key), m => m.Value);
+        await Marks.WriteAsync(connection, marks, cancel);
+        // Taken back, the design is removed as of when it came; its marks stay with it.
+        await EditStore.RememberAsync(connection, author, made.Label, [new(design, -1, "removed", FieldChange.Text(added), null)], cancel);
         await transaction.CommitAsync(cancel);
         return design;
     }
@@ -60,6 +64,7 @@ public sealed class DesignStore(Database database)
             select id from draft
             """, draft.Design, Clean(draft.FileName), sha256, Flat(draft.Shapes), draft.Lineages, draft.Pairs, draft.Follows, author.Actor.Name, arrangement, draft.Lineages.DefaultIfEmpty().Max() + 1)
             .ScalarAsync<int>(cancel);
+        await TakeAsync(connection, id, draft.Taken, cancel);
         List<Change> changes = [new(draft.Design, -1, "draft", Text(draft.Follows), Text(id))];
         if (arrangement != present[0])
         {
@@ -115,6 +120,9 @@ public sealed class DesignStore(Database database)
             }
         }
     }
+
+    private static Task TakeAsync(NpgsqlConnection connection, int draft, Taken? taken, CancellationToken cancel) => taken is null ? Task.CompletedTask : connection
+        .Command("insert into taken (draft_id, design_id, lineage, build_id, drawing) values ($1, $2, $3, $4, $5)", draft, taken.Design, taken.Lineage, taken.Build, taken.Drawing).RunAsync(cancel);
 
     // PostgreSQL's text holds any character but this one.
     private static string Clean(string fileName) => fileName.Replace("\0", "", StringComparison.Ordinal);

@@ -18,4 +18,7 @@ public sealed record NewDraft(
 {
     /// <summary>The names that files of layers keep, by lineage, where nobody typed one.</summary>
     public IReadOnlyDictionary<int, string> Names { get; init; } = new Dictionary<int, string>();
+
+    /// <summary>Where it was taken from; null for a file that somebody brought.</summary>
+    public Taken? Taken { get; init; }
 }

@@ -12,7 +12,7 @@ public sealed class ProjectStore(Database database)
     private const string Listed = "select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at from projects";
 
     private const string Designs = $"""
-        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement, d.position, d.removed_at, f.asked,
+        select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement, d.position, d.removed_at, f.asked, d.credit,
         {DraftLineages.Columns} from designs d join drafts f on f.id = d.draft_id where d.project_id = $1 and d.revision > $2
         """;
 
@@ -120,10 +120,11 @@ public sealed class ProjectStore(Database database)
     };
 
     private static DesignRow ReadDesign(NpgsqlDataReader r) =>
-        DraftLineages.Read(r, 11) is var lineages ? new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), InDraft(r.GetString(7), lineages))
+        DraftLineages.Read(r, 12) is var lineages ? new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDouble(3), r.GetInt32(4), r.GetInt32(5), r.GetString(6), InDraft(r.GetString(7), lineages))
         {
             Lineages = lineages,
             Asked = r.GetInt32(10),
+            Credit = r.Nullable<string[]>(11) is [var copyright, var by, var contact] ? new(copyright, by, contact) : null,
             Position = r.GetInt32(8),
             RemovedAt = r.Time(9),
         } : throw new InvalidOperationException();

@@ -68,10 +68,12 @@ app.MapKalypto();
 
 await app.Services.GetRequiredService<DeliverTo>().RecoverAsync(app.Lifetime.ApplicationStopping);
 await app.StartAsync();
-if (builder.Configuration.GetValue("Demo", false))
-{
-    await app.Services.GetRequiredService<LoadDemo>().WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping);
-}
+var loadDemo = app.Services.GetRequiredService<LoadDemo>();
+var demo = builder.Configuration.GetValue("Demo", false) ? await loadDemo.WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping) : null;
 var address = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses.FirstOrDefault();
 Console.WriteLine($"Kalypto is at {address} (Ctrl-C ends it)");
+if (demo is { } project && builder.Configuration.GetValue("DemoDeliveries", true))
+{
+    _ = loadDemo.DeliverTwiceAsync(project, app.Lifetime.ApplicationStopping);
+}
 await app.WaitForShutdownAsync();

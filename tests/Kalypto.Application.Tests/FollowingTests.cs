@@ -87,7 +87,7 @@ public sealed class FollowingTests : IDisposable
         var project = await kalypto.ProjectAsync(Bell, ("bell", "picture -webp png scale:1x"));
         var options = new PlaceOptions([root]);
         using var deliver = new DeliverTo(kalypto.Get<PlaceStore>(), kalypto.Get<BuildStore>(), kalypto.Get<IBlobs>(), options);
-        using var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<BuildStore>(), deliver, options, kalypto.Get<Notices>(), NullLogger<FollowService>.Instance);
+        using var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<Deliveries>(), deliver, options, NullLogger<FollowService>.Instance);
         var place = await deliver.AddAsync(project, 0, "", "web", Cancel);
         await kalypto.Get<PlaceStore>().FollowAsync(project, place.Id, true, Cancel);
         async Task<(int Delivery, string WaitsFor)> FollowedAsync()

@@ -30,7 +30,7 @@ public class StoreTests(DatabaseFixture fixture)
     private async Task<(int Project, int Draft)> NewDesignAsync()
     {
         var project = await new ProjectStore(database).AddAsync("Project", ["web"], Ada, cancel);
-        await new DesignStore(database).AddAsync(new(project, Somebody), "Drawing", 1, "drawing.svg", File, Shapes, cancel);
+        await new DesignStore(database).AddAsync(new(project, Somebody), new("Drawing", 1, "drawing.svg", File, Shapes), cancel);
         return (project, (await DesignAsync(project)).DraftId);
     }
 
@@ -214,7 +214,7 @@ public class StoreTests(DatabaseFixture fixture)
         await DecideAsync(ada, draft, Decision.Ship, 1);
         await Edits.MakeAsync(ada, new("Archive") { Fields = [FieldChange.Archived(project, at)] }, cancel);
         Assert.Equal(StepState.Archived, (await DecideAsync(ada, draft, Decision.Leave, 1)).State);
-        Assert.Null(await new DesignStore(database).AddAsync(ada, "More", 1, "more.svg", File, Shapes, cancel));
+        Assert.Null(await new DesignStore(database).AddAsync(ada, new("More", 1, "more.svg", File, Shapes), cancel));
         var ship = (await Edits.HistoryAsync(project, 9, cancel)).First(h => h.Label == "Ship");
         Assert.Equal(StepState.Archived, (await Edits.TurnAsync(ada, ship.Id, undo: true, cancel)).State);
         Assert.Equal("Archive", (await Edits.UndoAsync(ada, cancel)).Label);
@@ -231,7 +231,7 @@ public class StoreTests(DatabaseFixture fixture)
     public async Task Only_what_changed_since_a_revision_is_told()
     {
         var (project, draft) = await NewDesignAsync();
-        await new DesignStore(database).AddAsync(new(project, Ada), "Second", 1, "second.svg", File, Shapes, cancel);
+        await new DesignStore(database).AddAsync(new(project, Ada), new("Second", 1, "second.svg", File, Shapes), cancel);
         var first = await AllAsync(project);
         Assert.Equal(2, first.Designs.Count);
         Assert.Empty((await AllAsync(project, first.Project.Revision)).Designs);

@@ -43,8 +43,8 @@ async function run(project, database, options, ready) {
   return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
 
-export const serve = ({ demo = true, seconds = 30, drawers, more = [], database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
-  '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
+export const serve = ({ demo = true, deliveries = false, seconds = 30, drawers, more = [], database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
+  '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--DemoDeliveries', String(deliveries), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
   '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)], ...more,
 ], /Kalypto is at (\S+)/);
 

@@ -72,7 +72,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
             }
             var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
-            if (await designs.AddAsync(new(project, target.Actor), name, drawnAt, fileName, file, shapes, cancel) is not { } design)
+            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes), cancel) is not { } design)
             {
                 return new BroughtIn.NoProject(fileName);
             }

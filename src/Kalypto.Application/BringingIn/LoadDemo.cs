@@ -1,3 +1,4 @@
+using Kalypto.Application.Building;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
@@ -11,17 +12,18 @@ using Microsoft.Extensions.Logging;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>Brings in the demo: the visitor app and website of a small public observatory.</summary>
-public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers edit, OpenProject open, PlanPack plans, ILogger<LoadDemo> log)
+public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers edit, OpenProject open, PlanPack plans, BuildPack building, Deliveries deliveries, ILogger<LoadDemo> log)
 {
     private const string Name = "Larkrise Observatory";
     private static readonly Actor Kalypto = new("kalypto", "Kalypto");
 
     /// <summary>Loads it when there is no project at all, nor ever was one that is still kept.</summary>
-    public async Task WhenEmptyAsync(string folder, CancellationToken cancel)
+    /// <returns>The project; null when it was not loaded.</returns>
+    public async Task<int?> WhenEmptyAsync(string folder, CancellationToken cancel)
     {
         if ((await projects.CountsAsync(cancel)).Values.Sum() > 0)
         {
-            return;
+            return null;
         }
         var project = await projects.AddAsync(Name, AllPlatforms.Usual, Kalypto, cancel);
         foreach (var path in Directory.EnumerateFiles(folder, "*.svg").Order(StringComparer.Ordinal))
@@ -35,6 +37,27 @@ public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers 
         await DecideSomeAsync(project, cancel);
         var workspace = (await open.LoadAsync(project, cancel))!;
         await plans.DrawAheadAsync(workspace, await plans.PlanAsync(workspace, cancel), DrawingQueue.Ahead, cancel);
+        return project;
+    }
+
+    /// <summary>Delivers twice, with some more decided between, so that there is something to compare from the start.</summary>
+    public async Task DeliverTwiceAsync(int project, CancellationToken cancel)
+    {
+        await DeliverAsync(project, "first icons, for the review", cancel);
+        await SayAsync(project, ["clock", "pin", "price tag", "cloud-night"], mark => mark with { Decision = Decision.Ship, Tags = Tags.Parse("icon to:icons") }, cancel);
+        await SayAsync(project, ["moon-phase"], mark => mark with { ShipName = "moon-tonight" }, cancel);
+        await DeliverAsync(project, "four icons more; the moon has another name", cancel);
+    }
+
+    private async Task DeliverAsync(int project, string line, CancellationToken cancel)
+    {
+        var (build, refusal) = await building.StartAsync((await open.LoadAsync(project, cancel))!, new(), cancel, line, Kalypto);
+        if (build is not { } id)
+        {
+            log.LogWarning("Demo: {Line} is not delivered: {Why}", line, refusal!.Reason);
+            return;
+        }
+        await deliveries.EndedAsync(id, cancel);
     }
 
     /// <summary>A start that shows what decisions look like: some of the first screen is decided, the rest is open.</summary>
@@ -49,9 +72,14 @@ public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers 
             (["book-button"], mark => mark with { Tags = Tags.Parse("button") }),
         })
         {
-            var workspace = (await open.LoadAsync(project, cancel))!;
-            var layers = workspace.States.SelectMany(d => d.Layers.Where(l => names.Contains(l.Name)).Select(l => new LayerRef(d.Id, l.Ordinal)));
-            await edit.ChangeAsync(new(workspace, Kalypto), $"Demo: {string.Join(", ", names)}", layers, change, cancel);
+            await SayAsync(project, names, change, cancel);
         }
+    }
+
+    private async Task SayAsync(int project, string[] names, Func<Mark, Mark> change, CancellationToken cancel)
+    {
+        var workspace = (await open.LoadAsync(project, cancel))!;
+        var layers = workspace.States.SelectMany(d => d.Layers.Where(l => names.Contains(l.Name)).Select(l => new LayerRef(d.Id, l.Ordinal)));
+        await edit.ChangeAsync(new(workspace, Kalypto), $"Demo: {string.Join(", ", names)}", layers, change, cancel);
     }
 }

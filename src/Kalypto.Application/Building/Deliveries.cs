@@ -1,4 +1,5 @@
 using System.Text;
+using Kalypto.Application.Desk;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
@@ -6,8 +7,9 @@ using Kalypto.Store;
 namespace Kalypto.Application.Building;
 
 /// <summary>Compares deliveries, and packs what is different between two.</summary>
-public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer renderer)
+public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer renderer, Notices notices)
 {
+    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
     private static readonly string[] Pixels = [".png", ".jpg", ".jpeg", ".webp", ".avif", ".gif"];
 
     /// <summary>A delivery beside an earlier one.</summary>
@@ -15,6 +17,23 @@ public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer render
     /// <param name="From">The one that it is compared with; null when there is none.</param>
     /// <param name="Changes">What is different; everything is new where there is none before.</param>
     public sealed record Compared(BuildRow To, BuildRow? From, DeliveryChanges Changes);
+
+    /// <summary>Waits until a build has ended; null when it is not there any more.</summary>
+    public async Task<BuildRow?> EndedAsync(int build, CancellationToken cancel)
+    {
+        while (true)
+        {
+            var next = notices.Next;
+            var row = await builds.FindAsync(build, cancel);
+            if (row is not { State: "running" })
+            {
+                return row;
+            }
+            // News of another process may be missed.
+            await Task.WhenAny(next, Task.Delay(Look, cancel));
+            cancel.ThrowIfCancellationRequested();
+        }
+    }
 
     /// <summary>Compares a delivery with another one; null when there is none of that number.</summary>
     /// <param name="project">The project.</param>

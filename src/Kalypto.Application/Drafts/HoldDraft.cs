@@ -12,8 +12,13 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
     private const int Tries = 4;
 
     /// <summary>Adds a drawing as the next draft of a design, with all that is said carried over.</summary>
+    /// <param name="author">Who brings it.</param>
+    /// <param name="design">The design.</param>
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <param name="taken">Where it was taken from; null for a file that somebody brought.</param>
     /// <returns>The draft; null when the design is not there any more or nothing in the project may change.</returns>
-    public async Task<DraftRow?> BringAsync(Author author, int design, ReadDrawing drawing, CancellationToken cancel)
+    public async Task<DraftRow?> BringAsync(Author author, int design, ReadDrawing drawing, CancellationToken cancel, Taken? taken = null)
     {
         for (var tries = 0; tries < Tries; tries++)
         {
@@ -29,7 +34,7 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
             var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
             var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
                 $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages)))
-            { Names = carried.Names };
+            { Names = carried.Names, Taken = taken };
             if (await designs.AddDraftAsync(author, next, cancel) is { } added)
             {
                 return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);

@@ -71,8 +71,8 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
     }
 
     private static DesignState StateOf(DesignRow row, MeasuredDrawing drawing, IReadOnlyDictionary<int, Mark> marks, RecipeBook recipes, Workspace? before) =>
-        before?.FindDesign(row.Id) is var (_, known) && known.Measured == drawing && known.Name == row.Name && known.DrawnAt == row.DrawnAt && known.Recipes == recipes
-            && AreEqual(known.Marks, marks) ? known : new(row.Id, row.Name, row.DrawnAt, drawing, marks) { Recipes = recipes };
+        before?.FindDesign(row.Id) is var (_, known) && known.Measured == drawing && known.Name == row.Name && known.DrawnAt == row.DrawnAt && known.Recipes == recipes && known.Credit == row.Credit
+            && AreEqual(known.Marks, marks) ? known : new(row.Id, row.Name, row.DrawnAt, drawing, marks) { Recipes = recipes, Credit = row.Credit };
 
     private static bool AreEqual(IReadOnlyDictionary<int, Mark> a, IReadOnlyDictionary<int, Mark> b) =>
         ReferenceEquals(a, b) || a.Count == b.Count && a.All(m => b.TryGetValue(m.Key, out var other) && other == m.Value);

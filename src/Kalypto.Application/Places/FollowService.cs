@@ -1,5 +1,4 @@
 using Kalypto.Application.Building;
-using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
@@ -14,7 +13,7 @@ namespace Kalypto.Application.Places;
 /// waits and says what for.
 /// </summary>
 public sealed class FollowService(
-    PlaceStore places, OpenProject open, PlanPack plans, BuildPack building, BuildStore builds, DeliverTo deliver, PlaceOptions options, Notices notices, ILogger<FollowService> log) : BackgroundService
+    PlaceStore places, OpenProject open, PlanPack plans, BuildPack building, Deliveries deliveries, DeliverTo deliver, PlaceOptions options, ILogger<FollowService> log) : BackgroundService
 {
     private static readonly Actor Follower = new("follow", "following");
     private static readonly TimeSpan Still = TimeSpan.FromMilliseconds(300);
@@ -88,16 +87,7 @@ public sealed class FollowService(
         {
             return (place.Pack, refusal!.Reason == BuildRefusal.Why.NothingShips ? "something that ships" : refusal.Sentence ?? "a pack that can be built");
         }
-        BuildRow? row;
-        while (true)
-        {
-            var next = notices.Next;
-            if ((row = await builds.FindAsync(id, cancel)) is not { State: "running" })
-            {
-                break;
-            }
-            await Task.WhenAny(next, Task.Delay(Look, cancel));
-        }
+        var row = await deliveries.EndedAsync(id, cancel);
         if (row?.Number is not { } number)
         {
             return (place.Pack, row?.Message ?? "a build that ends well");

@@ -19,6 +19,9 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
     /// <summary>What the project says of how pictures are made.</summary>
     public RecipeBook Recipes { get; init; } = RecipeBook.Usual;
 
+    /// <summary>Credit lines that the design brought along; null for those of the project.</summary>
+    public Formats.CreditLines? Credit { get; init; }
+
     /// <summary>The layers that show one button in its states, by each of them.</summary>
     public IReadOnlyDictionary<Layer, StateSet> States => Memo.States ??= StateSets.Of(Measured.Drawing, SaidOf);
 

@@ -27,6 +27,9 @@ public sealed record Picture(
     /// <summary>The state of a button that it shows, or null.</summary>
     public string? State { get; init; }
 
+    /// <summary>Credit lines that its design brought along; null for those of the project.</summary>
+    public Formats.CreditLines? Credit { get; init; }
+
     /// <summary>Everywhere that the same drawing stands, itself first; it is made once for all of them.</summary>
     public ImmutableArray<LayerRef> Places { get; init; } = [Ref];
 

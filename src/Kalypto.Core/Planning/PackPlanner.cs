@@ -141,6 +141,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             making, key, crop, look is null, design.DrawnAt)
         {
             State = state,
+            Credit = design.Credit,
             KeyWithGround = making.Ground is Ground.Screen && screen is not null ? keys.Of(design.Measured.IsolateOnScreen(layer)) : key,
             IsOneColour = making.Kind == "icon" && PaintColours.IsOne(layer),
             NoVector = refusal is { IsText: false, Why: var why } ? why : null,

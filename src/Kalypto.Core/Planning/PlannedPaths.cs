@@ -70,7 +70,7 @@ public sealed class PlannedPaths(string engine)
             return [];
         }
         var making = picture.MakingFor(platform.Id);
-        var credit = making.Credit ? book.Credit : CreditLines.None;
+        var credit = making.Credit ? picture.Credit ?? book.Credit : CreditLines.None;
         var key = string.Join('|', platform.Id, picture.KeyWithGround.Hex, crop.X, crop.Y, crop.Width, crop.Height, picture.DrawnAt, picture.NameIsTyped,
             string.Join('-', picture.Words), picture.State, making.FolderPath, making.Signature, platform.Id == FoldersPlatform.PlatformId ? book.Layout : null, credit);
         if (!known.TryGetValue(key, out var asks))

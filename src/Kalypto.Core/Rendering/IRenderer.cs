@@ -31,6 +31,13 @@ public interface IRenderer
     /// <param name="cancel">Ends the wait.</param>
     Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel);
 
+    /// <summary>Draws a document into pixels: RGBA, not premultiplied, rows without gaps; as <see cref="Drawn.Bytes"/>.</summary>
+    /// <param name="document">SVG text made by this core.</param>
+    /// <param name="width">px.</param>
+    /// <param name="height">px.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    Task<Drawn> PixelsAsync(string document, int width, int height, CancellationToken cancel);
+
     /// <summary>Makes a file of any format but SVG and Android's vectors, which the core writes itself.</summary>
     Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel);
 

@@ -76,6 +76,10 @@ public static class WorkerLoop
             {
                 await SendAsync(output, new(null, canvas.Ink()));
             }
+            else if (request.Task == WorkerTask.Pixels)
+            {
+                await SendAsync(output, new(null, null), canvas.ToRgba().ToArray());
+            }
             else
             {
                 await SendAsync(output, new(null, null), PngEncoder.Encode(canvas.ToRgba(), width, height, request.Effort));

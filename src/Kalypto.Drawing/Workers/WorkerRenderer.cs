@@ -145,11 +145,16 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public async Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel)
+    public Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel) => DrawAsync(WorkerTask.Draw, document, width, height, quality, cancel);
+
+    /// <inheritdoc/>
+    public Task<Drawn> PixelsAsync(string document, int width, int height, CancellationToken cancel) => DrawAsync(WorkerTask.Pixels, document, width, height, Effort.Quick, cancel);
+
+    private async Task<Drawn> DrawAsync(WorkerTask task, string document, int width, int height, Effort quality, CancellationToken cancel)
     {
         Drawn? drawn = null;
         var failure = await AskAsync(
-            new(WorkerTask.Draw, width, height, quality, []), document, 1,
+            new(task, width, height, quality, []), document, 1,
             (answer, body) => drawn = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
         return failure is null ? drawn! : new(null, failure);
     }

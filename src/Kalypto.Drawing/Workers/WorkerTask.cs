@@ -6,6 +6,7 @@ internal enum WorkerTask
     Measure,
     Ink,
     Draw,
+    Pixels,
     ToPng,
     File,
     Outlines,

@@ -13,6 +13,7 @@ internal static class AllEndpoints
         app.MapPictures();
         app.MapFiles();
         app.MapRecipeFiles();
+        app.MapLibrary();
 
         var number = app.Edits(Project).OfProject();
         number.MapProject();
@@ -33,5 +34,6 @@ internal static class AllEndpoints
         project.MapRecipes();
         project.MapCloser();
         project.MapPlaces();
+        project.MapTaking();
     }
 }

@@ -38,6 +38,7 @@ public sealed class IndexModel(ProjectStore projects, TimeProvider clock) : Page
     /// <summary>Shows them, from what was counted when they were last changed: none is opened.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
+        ViewData["Place"] = "Projects";
         PageNumber = Math.Clamp(PageNumber, 0, 100_000);
         Find = Find?.Replace("\0", "", StringComparison.Ordinal).Trim() ?? "";
         (var listed, Found) = await projects.ListAsync(Shelf, Find, PageNumber * OnePage, OnePage, cancel);

@@ -9,12 +9,16 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>The wall of all screens: do I have the right ones?</summary>
-public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox) : ProjectPage(plans, "Screens")
+public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox, LibraryStore library) : ProjectPage(plans, "Screens")
 {
+    private Dictionary<int, LibraryStore.Link> links = [];
     private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
 
     /// <summary>Files of the inbox that were not brought in, and why.</summary>
     public IReadOnlyList<(string File, string Message)> Refusals { get; private set; } = [];
+
+    /// <summary>Where a design was taken from; null for one that somebody brought.</summary>
+    public LibraryStore.Link? LinkOf(DesignRow design) => links.GetValueOrDefault(design.Id);
 
     /// <summary>How many files come of a screen; what is made once for several places counts where it is made.</summary>
     public int FilesOf(ScreenModel screen) => files[(screen.Design, screen.Root)].Count();
@@ -26,6 +30,7 @@ public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStor
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
         Refusals = await inbox.RefusalsAsync(Workspace.Row.Id, cancel);
+        links = (await library.LinksAsync(Workspace.Row.Id, cancel)).ToDictionary(l => l.Design);
         var plan = await Plans.PlanAsync(Workspace, cancel);
         files = plan.Pack.Files.Select((f, i) => (Screen: ScreenOf(f.Picture.Ref), i)).ToLookup(f => f.Screen, f => f.i);
         return Page();

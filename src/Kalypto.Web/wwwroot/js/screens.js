@@ -76,6 +76,12 @@ export const screens = () => ({
       location.href = `/projects/${project}/designs/${design}/changes`;
     }
   },
+  async renew() {
+    const { project, design } = this.$root.dataset;
+    if (await this.ofDesign('renew')) {
+      location.href = `/projects/${project}/designs/${design}/changes`;
+    }
+  },
   startRename() {
     this.renaming = true;
     this.$nextTick(() => this.$refs.name.select());

@@ -26,6 +26,16 @@ export const send = async (method, url, body) => {
   return response.ok ? json : failure(response.status, json);
 };
 
+// A form with files in it.
+export const sendForm = async (url, form) => {
+  const response = await fetch(url, { method: 'POST', headers: headers(), body: form }).catch(() => null);
+  if (!response) {
+    return { failed: true, message: silent };
+  }
+  const json = parse(await response.text());
+  return response.ok ? json : failure(response.status, json);
+};
+
 export const get = url => send('GET', url);
 
 export const post = (url, body) => send('POST', url, body || {});

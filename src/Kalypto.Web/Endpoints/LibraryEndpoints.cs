@@ -1,0 +1,106 @@
+using Kalypto.Application.Library;
+using Kalypto.Application.Opening;
+using Kalypto.Core.Library;
+using Kalypto.Core.Naming;
+using Kalypto.Core.Reading;
+using Kalypto.Store;
+using Kalypto.Web.Doors;
+using Kalypto.Web.Models;
+using Kalypto.Web.Wording;
+using Microsoft.AspNetCore.Http.Features;
+
+namespace Kalypto.Web.Endpoints;
+
+/// <summary>The library: looked through, looked up by a picture, fetched from, and taken from into projects.</summary>
+internal static class LibraryEndpoints
+{
+    private const int OnePage = 120;
+
+    private sealed record Wanted(int Design, int Lineage);
+
+    /// <summary>Routes of no project.</summary>
+    public static void MapLibrary(this IEndpointRouteBuilder app)
+    {
+        var library = app.Edits("/api/library");
+        library.MapGet("", async ([AsParameters] LibraryAsk ask, LibraryStore store, CancellationToken cancel) =>
+        {
+            var all = await store.AllAsync(cancel);
+            var found = LibrarySearch.Find(all, ask.Query);
+            return Results.Ok(new
+            {
+                Found = found.Length,
+                Kinds = all.Select(l => l.Kind).Distinct().Order(StringComparer.Ordinal),
+                Platforms = all.SelectMany(l => l.Platforms).Distinct().Order(StringComparer.Ordinal).Select(p => new { Id = p, Name = LibraryCard.NameOf(p) }),
+                Cards = found.Skip(Math.Max(0, ask.Skip)).Take(OnePage).Select(LibraryCard.Of),
+            });
+        });
+        library.MapGet("/{design:int}/{lineage:int}", async (int design, int lineage, LibraryStore store, CancellationToken cancel) =>
+        {
+            if (await store.FindAsync(design, lineage, cancel) is not { } shown)
+            {
+                return NotThere();
+            }
+            var entry = LibrarySearch.Find((await store.AllAsync(cancel)).Where(l => l.Drawing == shown.Drawing), new()).First();
+            return Results.Ok(LibraryDetail.Of(entry, await store.FilesAsync(shown.Owner, cancel)));
+        });
+        library.MapPost("/look", async (HttpRequest request, LookUpPicture look, CancellationToken cancel) =>
+        {
+            if (!request.HasFormContentType || await request.ReadFormAsync(cancel) is not { Files: [{ } picture, ..] })
+            {
+                return Results.BadRequest(new { message = "No picture came with it." });
+            }
+            if (picture.Length > LookUpPicture.MostBytes)
+            {
+                return Results.BadRequest(new { message = $"This picture has more than {LookUpPicture.MostBytes / 1_000_000} MB. Look for a smaller one." });
+            }
+            using var bytes = new MemoryStream();
+            await picture.CopyToAsync(bytes, cancel);
+            try
+            {
+                return await look.RunAsync(bytes.ToArray(), cancel) is { } hash ? Results.Ok(new { Like = hash.ToString() })
+                    : Results.BadRequest(new { message = "Nothing is to be seen in this picture, so nothing looks like it." });
+            }
+            catch (DrawingRefusedException e)
+            {
+                return Results.BadRequest(new { message = e.Message });
+            }
+        });
+        app.MapGet("/library/pictures/{drawing}.png", async (string drawing, LibraryStore store, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await store.PictureAsync(drawing, cancel) is not { } png)
+            {
+                return Results.NotFound();
+            }
+            PictureEndpoints.OnlySeen(response);
+            return Results.Bytes(png, "image/png");
+        });
+        app.MapGet("/library/layers/{design:int}/{lineage:int}", async (int design, int lineage, LibraryStore store, OpenProject open, CancellationToken cancel) =>
+            await store.FindAsync(design, lineage, cancel) is not { } layer || await open.LoadAsync(layer.Project, cancel) is not { } workspace ? Results.NotFound()
+                : Results.Redirect(workspace.FindDesign(design)?.Row.Lineages.OrdinalOf(lineage) is { } ordinal ? Links.Layer(workspace, new(design, ordinal)) : $"/projects/{layer.Project}"));
+        app.MapGet("/library/layers/{design:int}/{lineage:int}.zip", async (int design, int lineage, LibraryStore store, LayerZip zip, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await store.FindAsync(design, lineage, cancel) is not { } layer)
+            {
+                response.StatusCode = StatusCodes.Status404NotFound;
+                return;
+            }
+            response.ContentType = "application/zip";
+            response.Headers.ContentDisposition = $"attachment; filename=\"{(NameWords.Join(NameWords.Split(layer.Name), "-", 40) is { Length: > 0 } name ? name : "layer")}.zip\"";
+            // The archive writes the few bytes behind each entry synchronously, whichever way it is used.
+            response.HttpContext.Features.GetRequiredFeature<IHttpBodyControlFeature>().AllowSynchronousIO = true;
+            await zip.WriteAsync(layer, response.Body, cancel);
+        });
+    }
+
+    /// <summary>Taking from the library into a project.</summary>
+    public static void MapTaking(this RouteGroupBuilder project)
+    {
+        project.MapPost("/taken", async (Entry entry, Wanted wanted, TakeFromLibrary take, CancellationToken cancel) => Answer(await take.TakeAsync(entry.Visit, wanted.Design, wanted.Lineage, cancel)));
+        project.MapPost("/designs/{design:int}/renew", async (Entry entry, int design, TakeFromLibrary take, CancellationToken cancel) => Answer(await take.RenewAsync(entry.Visit, design, cancel)));
+    }
+
+    private static IResult Answer(TakeFromLibrary.Outcome outcome) => outcome.Refusal == TakeRefusal.None ? Results.Ok(new { outcome.Design })
+        : Results.Conflict(new { message = LibraryWords.Say(outcome.Refusal), outcome.Design });
+
+    private static IResult NotThere() => Results.NotFound(new { message = LibraryWords.Say(TakeRefusal.NotThere) });
+}

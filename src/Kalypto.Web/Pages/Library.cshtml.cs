@@ -1,0 +1,21 @@
+using Kalypto.Store;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kalypto.Web.Pages;
+
+/// <summary>Everything that was shipped in all projects: do we have that already?</summary>
+public sealed class LibraryPage(ProjectStore projects) : PageModel
+{
+    private const int MostProjects = 200;
+
+    /// <summary>The projects that something can be taken into, the last touched first.</summary>
+    public IReadOnlyList<ListedProject> Projects { get; private set; } = [];
+
+    /// <summary>Shows it.</summary>
+    public async Task OnGetAsync(CancellationToken cancel)
+    {
+        ViewData["Title"] = ViewData["Place"] = "Library";
+        ViewData["BodyClass"] = "full";
+        Projects = (await projects.ListAsync(Shelf.Current, "", 0, MostProjects, cancel)).Projects;
+    }
+}

@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { library } from '../library.js';
+
+start({ library });
