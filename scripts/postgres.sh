@@ -46,6 +46,29 @@ postgres_up() {
   export KALYPTO_DATABASE
 }
 
+# Keeps the cluster alive until it is killed, where this script started it: one that died is started again where it was.
+postgres_watch() {
+  local tries=0 well=0 port
+  port=$(sed -E 's/.*Port=([0-9]+).*/\1/' <<<"$KALYPTO_DATABASE")
+  while sleep 2; do
+    [ "$(cat "$postgres_dir.owner" 2>/dev/null)" = $$ ] || continue
+    if as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" status >/dev/null 2>&1; then
+      well=$((well + 1))
+      [ "$well" -lt 150 ] || tries=0
+      continue
+    fi
+    well=0 tries=$((tries + 1))
+    if [ "$tries" -gt 20 ]; then
+      say "The database does not come up again; see $postgres_dir/server.log. Kalypto ends. Nothing that was saved is lost."
+      kill -TERM $$
+      return
+    fi
+    say "The database stopped by itself; it is started again."
+    as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -w -l "$postgres_dir/server.log" -o \
+      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=200" start >/dev/null 2>&1 || true
+  done
+}
+
 # Stops the cluster, unless another script that still runs started it.
 postgres_down() {
   [ -n "$postgres_dir" ] && [ "$(cat "$postgres_dir.owner" 2>/dev/null)" = $$ ] && as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -m fast -w stop >/dev/null 2>&1 || true

@@ -9,6 +9,7 @@ using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Application.Places;
+using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
 using Microsoft.Extensions.DependencyInjection;
@@ -20,19 +21,19 @@ public static class Services
 {
     /// <summary>Adds everything, over a database and a renderer.</summary>
     public static IServiceCollection AddKalypto(
-        this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
-        .AddDrawing(database, renderer, options)
+        this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
+        .AddDrawing(database, reader, renderer, options)
         .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new()).AddSingleton(places ?? PlaceOptions.None).AddSingleton(inbox ?? InboxOptions.None)
         .AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
         .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<PlaceStore>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddShared<InboxService>().AddShared<BuildPack>()
-        .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddHostedService<ShelveService>().AddShared<KeepingService>();
+        .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddShared<ShelveService>().AddShared<KeepingService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>
-    public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IRenderer renderer, DrawingOptions options) => services
-        .AddSingleton(database).AddSingleton(renderer).AddSingleton(options)
+    public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options) => services
+        .AddSingleton(database).AddSingleton(reader).AddSingleton(renderer).AddSingleton(options)
         .AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<SignalListener>()
         .AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
 

@@ -12,13 +12,15 @@ var builder = Host.CreateApplicationBuilder(args);
 var connection = builder.Configuration["KALYPTO_DATABASE"]
     ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./start --only-draw, which starts the database and sets it.");
 var drawers = Math.Max(1, builder.Configuration.GetValue("Drawers", Environment.ProcessorCount));
-builder.Services.AddDrawing(new Database(connection), new WorkerRenderer(new WorkerOptions
+var workers = new WorkerOptions
 {
     Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
     Fonts = Path.GetFullPath(Path.Combine(builder.Configuration["DemoFolder"] ?? "demo", "fonts")),
     TimeLimit = TimeSpan.FromSeconds(builder.Configuration.GetValue("DrawingSeconds", 30)),
     Count = drawers,
-}), new() { Drawers = drawers });
+};
+var readingTime = TimeSpan.FromSeconds(builder.Configuration.GetValue("ReadingSeconds", 8));
+builder.Services.AddDrawing(new Database(connection), new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers), new() { Drawers = drawers });
 
 var host = builder.Build();
 host.Services.GetRequiredService<Database>().Migrate();

@@ -50,6 +50,21 @@ public sealed class Database : IAsyncDisposable
         }
     }
 
+    /// <summary>Asks whether the database answers and can keep something; null when it does, else why not.</summary>
+    public async Task<string?> AnswersAsync(CancellationToken cancel)
+    {
+        try
+        {
+            // A line in the log of what is written needs room on the disk, as every change does, and leaves nothing behind.
+            await Source.Command("select pg_logical_emit_message(true, 'kalypto', 'health')").RunAsync(cancel);
+            return null;
+        }
+        catch (Exception e) when (e is NpgsqlException or TimeoutException)
+        {
+            return e.Message;
+        }
+    }
+
     /// <inheritdoc/>
     public async ValueTask DisposeAsync()
     {

@@ -7,6 +7,7 @@ namespace Kalypto.Store;
 /// <summary>The drawings of the designs: their files, and where their layers lie.</summary>
 public sealed class DesignStore(Database database)
 {
+    private const int LongestFileName = 200;
     private const int MostAtOnce = 64;
 
     /// <summary>Adds a design with its first draft, as a step of the history: all of it or nothing.</summary>
@@ -124,8 +125,7 @@ public sealed class DesignStore(Database database)
     private static Task TakeAsync(NpgsqlConnection connection, int draft, Taken? taken, CancellationToken cancel) => taken is null ? Task.CompletedTask : connection
         .Command("insert into taken (draft_id, design_id, lineage, build_id, drawing) values ($1, $2, $3, $4, $5)", draft, taken.Design, taken.Lineage, taken.Build, taken.Drawing).RunAsync(cancel);
 
-    // PostgreSQL's text holds any character but this one.
-    private static string Clean(string fileName) => fileName.Replace("\0", "", StringComparison.Ordinal);
+    private static string Clean(string fileName) => Core.Naming.PlainText.Clean(fileName, LongestFileName);
 
     private static string Text(int number) => number.ToString(System.Globalization.CultureInfo.InvariantCulture);
 

@@ -18,8 +18,6 @@ public sealed class DrawingQueue(Database database)
     /// <summary>A file of the pack, drawn ahead.</summary>
     public const int Ahead = 10;
 
-    private const int MostAttempts = 3;
-
     /// <summary>Queues jobs; one that waits already only gets more urgent. What is drawn already is not queued.</summary>
     /// <param name="jobs">The jobs.</param>
     /// <param name="priority">How urgent they are, the smallest first.</param>
@@ -33,7 +31,8 @@ public sealed class DrawingQueue(Database database)
             await database.Redoable.RunAllAsync(cancel, ("""
                 insert into drawing_jobs (key, priority, job, pixels, engine)
                 select n.key, $4, n.job::jsonb, n.pixels, $5 from unnest($1::char(64)[], $2, $3) as n (key, job, pixels)
-                where not exists (select from drawings where key = n.key) and not exists (select from looks where key = n.key)
+                where not exists (select from drawings where key = n.key and (passes_at is null or passes_at > now()))
+                  and not exists (select from looks where key = n.key and (passes_at is null or passes_at > now()))
                 order by n.key
                 on conflict (key) do update set priority = least(drawing_jobs.priority, excluded.priority), engine = excluded.engine
                 """, [some.Select(j => j.Key).ToArray(), some.Select(j => JsonSerializer.Serialize(j)).ToArray(), some.Select(j => j.Picture?.Pixels ?? 0).ToArray(), priority, engine]),
@@ -41,21 +40,26 @@ public sealed class DrawingQueue(Database database)
         }
     }
 
-    /// <summary>Takes the most urgent job for a while, of those the largest; null when there is none.</summary>
+    /// <summary>
+    /// Takes the most urgent job for a while; of those one of a draft of which nothing is being drawn, so that nobody with
+    /// thousands of files keeps others waiting; of those the largest. Null when there is none.
+    /// </summary>
     /// <param name="engine">What the taker draws with.</param>
     /// <param name="lease">How long nobody else may take it.</param>
     /// <param name="cancel">Ends the asking.</param>
     /// <param name="mostPixels">Leaves jobs of more pixels where they are; null for none.</param>
-    public async Task<(DrawingJob Job, bool GivenUp)?> TakeAsync(string engine, TimeSpan lease, CancellationToken cancel, long? mostPixels = null)
+    /// <param name="butDrafts">Leaves jobs of these drafts where they are.</param>
+    public async Task<TakenJob?> TakeAsync(string engine, TimeSpan lease, CancellationToken cancel, long? mostPixels = null, int[]? butDrafts = null)
     {
         var taken = await database.Redoable.Command("""
             update drawing_jobs set leased_until = now() + $1, attempts = attempts + 1, taken_by = $4
             where key = (
               select key from drawing_jobs where (leased_until is null or leased_until < now()) and engine = $3 and ($2::bigint is null or pixels <= $2::bigint)
-              order by priority, pixels desc, queued_at limit 1 for update skip locked)
+                and (cardinality($5::int[]) = 0 or draft <> all($5::int[]))
+              order by priority, draft = any(array(select draft from drawing_jobs where leased_until > now())), pixels desc, queued_at limit 1 for update skip locked)
             returning job, attempts
-            """, lease, mostPixels, engine, database.Process).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
-        return taken is [var (job, attempts)] ? (JsonSerializer.Deserialize<DrawingJob>(job)!, attempts > MostAttempts) : null;
+            """, lease, mostPixels, engine, database.Process, butDrafts ?? []).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
+        return taken is [var (job, attempts)] ? new(JsonSerializer.Deserialize<DrawingJob>(job)!, attempts) : null;
     }
 
     /// <summary>Holds on to all that this process took and is still at.</summary>
@@ -70,11 +74,15 @@ public sealed class DrawingQueue(Database database)
     /// <returns>The keys of what was taken off.</returns>
     public Task<List<string>> KeepAheadAsync(IReadOnlyCollection<int> drafts, IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.Command("""
         delete from drawing_jobs where key in (
-          select key from drawing_jobs where priority >= $1 and leased_until is null and (job->>'Draft')::int = any($2)
+          select key from drawing_jobs where priority >= $1 and leased_until is null and draft = any($2)
             and not exists (select from unnest($3::char(64)[]) as k where k = drawing_jobs.key)
           for update skip locked)
         returning key
         """, Ahead, drafts.ToArray(), keys.ToArray()).ListAsync(r => r.GetString(0), cancel);
+
+    /// <summary>Makes jobs less urgent than what is drawn ahead; whoever else wants one of them asks again and makes it urgent again.</summary>
+    public Task LessUrgentAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable
+        .Command("update drawing_jobs set priority = $2 where key = any($1::char(64)[]) and leased_until is null", keys.ToArray(), Ahead + 1).RunAsync(cancel);
 
     /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
     public Task PutBackAsync(string key, CancellationToken cancel) => database.Redoable

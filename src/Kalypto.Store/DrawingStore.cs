@@ -10,6 +10,9 @@ public sealed class DrawingStore(Database database)
 
     private const string Tell = $"select {Signals.Notify}json_build_object('kind', '{Signals.Drawn}', 'key', $1::text, 'by', $2::text, 'quick', $3::boolean)::text)";
 
+    // How long a failure that may pass is believed. Nobody waits for it longer than that, and nothing is tried for ever.
+    private static readonly TimeSpan Passing = TimeSpan.FromMinutes(10);
+
     // That something is asked for is written down once a day at most.
     private const string IsUsed = "set used_at = now() where key = any($1::char(64)[]) and used_at < now() - interval '1 day'";
 
@@ -17,9 +20,9 @@ public sealed class DrawingStore(Database database)
     public async Task<IReadOnlyDictionary<string, DrawingRow>> FindAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
     {
         await using var batch = database.Redoable.Batch(
-            ("select key, sha256, coalesce(weight, 0), failure, note from drawings where key = any($1::char(64)[])", [keys.ToArray()]), ($"update drawings {IsUsed}", [keys.ToArray()]));
+            ("select key, sha256, coalesce(weight, 0), failure, note, passes_at is not null from drawings where key = any($1::char(64)[]) and (passes_at is null or passes_at > now())", [keys.ToArray()]), ($"update drawings {IsUsed}", [keys.ToArray()]));
         await using var reader = await batch.ExecuteReaderAsync(cancel);
-        return (await reader.RestAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3), r.Nullable<string>(4)), cancel)).ToDictionary(d => d.Key);
+        return (await reader.RestAsync(r => new DrawingRow(r.GetString(0), r.Nullable<string>(1), r.GetInt64(2), r.Nullable<string>(3), r.Nullable<string>(4)) { IsPassing = r.GetBoolean(5) }, cancel)).ToDictionary(d => d.Key);
     }
 
     /// <summary>The bytes of a drawn picture; null when it is not drawn.</summary>
@@ -29,17 +32,17 @@ public sealed class DrawingStore(Database database)
 
     /// <summary>Keeps a picture, or the reason why there is none, and takes its job off the queue.</summary>
     /// <param name="key">Its key.</param>
-    /// <param name="bytes">The picture; null when there is none.</param>
-    /// <param name="failure">Why there is none, or null.</param>
+    /// <param name="drawn">What came of drawing it.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <param name="note">What people should know of it, or null.</param>
     /// <param name="isQuick">True for a quick look for pages.</param>
-    public async Task<DrawingRow> PutAsync(string key, byte[]? bytes, string? failure, CancellationToken cancel, string? note = null, bool isQuick = false)
+    public async Task<DrawingRow> PutAsync(string key, Drawn drawn, CancellationToken cancel, bool isQuick = false)
     {
-        var row = new DrawingRow(key, bytes is null ? null : Fingerprint.Of(bytes).Hex, bytes?.LongLength ?? 0, failure, note);
+        var (bytes, failure, note) = drawn;
+        var row = new DrawingRow(key, bytes is null ? null : Fingerprint.Of(bytes).Hex, bytes?.LongLength ?? 0, failure, note) { IsPassing = drawn.IsPassing };
         await database.Redoable.RunAllAsync(cancel, [
             .. bytes is null ? [] : new[] { (BlobStore.Put, new object?[] { row.Sha256, bytes }) },
-            ("insert into drawings (key, sha256, weight, failure, note) values ($1, $2, $3, $4, $5) on conflict do nothing", [key, row.Sha256, (long?)bytes?.LongLength, failure, note]),
+            ($"insert into drawings (key, sha256, weight, failure, note, passes_at) values ($1, $2, $3, $4, $5, now() + $6) {Over("drawings", "sha256", "weight", "failure", "note")}",
+                [key, row.Sha256, (long?)bytes?.LongLength, failure, note, drawn.IsPassing ? Passing : null]),
             (Done, [key]), (Tell, [key, database.Process, isQuick])]);
         return row;
     }
@@ -47,13 +50,21 @@ public sealed class DrawingStore(Database database)
     /// <summary>Those of the keys of isolated layers that were looked at.</summary>
     public async Task<IReadOnlyDictionary<string, Look>> LooksAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
     {
-        await using var batch = database.Redoable.Batch(("select key, ink, failure from looks where key = any($1::char(64)[])", [keys.ToArray()]), ($"update looks {IsUsed}", [keys.ToArray()]));
+        await using var batch = database.Redoable.Batch(("select key, ink, failure, passes_at is not null from looks where key = any($1::char(64)[]) and (passes_at is null or passes_at > now())", [keys.ToArray()]), ($"update looks {IsUsed}", [keys.ToArray()]));
         await using var reader = await batch.ExecuteReaderAsync(cancel);
-        return (await reader.RestAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2))), cancel)).ToDictionary(l => l.Key, l => l.Look);
+        return (await reader.RestAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2)) { IsPassing = r.GetBoolean(3) }), cancel)).ToDictionary(l => l.Key, l => l.Look);
     }
 
     /// <summary>Keeps what was seen of a layer, and takes its job off the queue.</summary>
     public Task PutLookAsync(string key, Look look, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
-        ("insert into looks (key, ink, failure) values ($1, $2, $3) on conflict do nothing", [key, look.Ink.Numbers(), look.Failure]),
+        ($"insert into looks (key, ink, failure, passes_at) values ($1, $2, $3, now() + $4) {Over("looks", "ink", "failure")}", [key, look.Ink.Numbers(), look.Failure, look.IsPassing ? Passing : null]),
         (Done, [key]), (Tell, [key, database.Process, false]));
+
+    /// <summary>Forgets failures that may pass, so that they are tried again at once.</summary>
+    public Task ForgetPassingAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
+        ("delete from drawings where key = any($1::char(64)[]) and passes_at is not null", [keys.ToArray()]), ("delete from looks where key = any($1::char(64)[]) and passes_at is not null", [keys.ToArray()]));
+
+    // What is drawn stays; a failure that may pass gives way to whatever comes.
+    private static string Over(string table, params string[] columns) =>
+        $"on conflict (key) do update set {string.Concat(columns.Select(c => $"{c} = excluded.{c}, "))}passes_at = excluded.passes_at where {table}.passes_at is not null";
 }

@@ -11,6 +11,7 @@ namespace Kalypto.Store;
 /// </summary>
 public sealed class EditStore(Database database)
 {
+    private const int LongestLabel = 300;
     private const string ProjectNow = "select archived_at is not null, deleted_at is not null from projects where id = $1 for update";
 
     /// <summary>Makes a step.</summary>
@@ -82,7 +83,7 @@ public sealed class EditStore(Database database)
         RaiseAsync(connection, author, changes, """
             , forgotten as (update edits set redoable = false where project_id = $1 and undone_actor = $6 and redoable)
             , step as (insert into edits (project_id, label, changes, who, actor) values ($1, $7, $8::jsonb, $2, $6))
-            """, cancel, author.Actor.Id, label, JsonSerializer.Serialize(changes));
+            """, cancel, author.Actor.Id, Core.Naming.PlainText.Clean(label, LongestLabel, "…"), JsonSerializer.Serialize(changes));
 
     private async Task<StepDone> TurnAsync(Author author, bool undo, string which, object value, CancellationToken cancel)
     {

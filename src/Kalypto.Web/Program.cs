@@ -9,6 +9,7 @@ using Kalypto.Web;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Endpoints;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Http.Features;
@@ -29,14 +30,16 @@ var options = new DrawingOptions
     DrawingsInMemory = builder.Configuration.GetValue("DrawingsInMemory", new DrawingOptions().DrawingsInMemory),
 };
 builder.Services.AddSingleton(provider => new WaitingDraft(demoFolder, provider.GetRequiredService<BringIn>()));
-builder.Services.AddKalypto(new Database(connection), new WorkerRenderer(new WorkerOptions
+var workers = new WorkerOptions
 {
     Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
     Fonts = Path.GetFullPath(Path.Combine(demoFolder, "fonts")),
     TimeLimit = TimeSpan.FromSeconds(builder.Configuration.GetValue("DrawingSeconds", 30)),
     // What is brought in is measured here, also where drawing is left to others.
     Count = Math.Max(1, options.Drawers),
-}), options, new KeepingLimits
+};
+var readingTime = TimeSpan.FromSeconds(builder.Configuration.GetValue("ReadingSeconds", 8));
+builder.Services.AddKalypto(new Database(connection), new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers), options, new KeepingLimits
 {
     Builds = builder.Configuration.GetValue("KeepBuilds", new KeepingLimits().Builds),
     Unused = TimeSpan.FromDays(builder.Configuration.GetValue("KeepUnusedDays", new KeepingLimits().Unused.TotalDays)),
@@ -44,8 +47,15 @@ builder.Services.AddKalypto(new Database(connection), new WorkerRenderer(new Wor
 builder.Services.AddAntiforgery(o => o.HeaderName = "X-Kalypto-Token");
 builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = BringIn.MostBytes);
 builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
-builder.Services.ConfigureHttpJsonOptions(o => o.SerializerOptions.Converters.Add(new JsonStringEnumConverter()));
-builder.Services.AddHealthChecks();
+builder.Services.ConfigureHttpJsonOptions(o =>
+{
+    o.SerializerOptions.Converters.Add(new JsonStringEnumConverter(namingPolicy: null, allowIntegerValues: false));
+    o.SerializerOptions.RespectNullableAnnotations = true;
+});
+builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database", timeout: TimeSpan.FromSeconds(5));
+builder.Services.AddLimits();
+// A foreign name that leads to this machine is not answered: pages behind it could read and change everything.
+builder.Services.Configure<HostFilteringOptions>(o => o.AllowedHosts = (builder.Configuration["AllowedHosts"] ?? "localhost;127.0.0.1;[::1]").Split(';', StringSplitOptions.RemoveEmptyEntries));
 builder.Services.AddRazorPages(o => o.Conventions.AddFolderApplicationModelConvention("/", PageDoors.Open));
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = BringIn.MostBytes);
 
@@ -54,15 +64,17 @@ IReadOnlyList<string> Folders(string option) => [.. builder.Configuration.GetSec
 var app = builder.Build();
 app.Services.GetRequiredService<Database>().Migrate();
 
-app.UseExceptionHandler("/error");
-app.UseStatusCodePagesWithReExecute("/error", "?code={0}");
+app.UseFailureAnswers();
 app.Use(ServerTiming.AddAsync);
 app.Use(SecurityHeaders.AddAsync);
+app.Use(OwnPagesOnly.RunAsync);
 // Modules are named without a version inside one another, so browsers ask each time whether theirs is still the one.
 app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = "no-cache" });
 app.UseRouting();
+app.UseRateLimiter();
 app.UseMiddleware<DoorIn>();
 app.MapHealthChecks("/health");
+app.MapHealthChecks("/health/live", new() { Predicate = _ => false });
 app.MapRazorPages();
 app.MapKalypto();
 

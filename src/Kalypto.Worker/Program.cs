@@ -2,10 +2,14 @@ using System.Globalization;
 using Kalypto.Drawing.Workers;
 
 // Started by the server with the folder of fonts and the memory limit in bytes; speaks over standard input and output.
-if (args is not [var fonts, var memory] || !long.TryParse(memory, CultureInfo.InvariantCulture, out var bytes))
+switch (args)
 {
-    Console.Error.WriteLine("This program is started by Kalypto itself: run ./start.");
-    return 2;
+    case ["--probe", var folder]:
+        return WorkerLoop.CanWork(folder) ? 0 : 1;
+    case [var fonts, var memory] when long.TryParse(memory, CultureInfo.InvariantCulture, out var bytes):
+        await WorkerLoop.RunAsync(fonts, bytes);
+        return 0;
+    default:
+        Console.Error.WriteLine("This program is started by Kalypto itself: run ./start.");
+        return 2;
 }
-await WorkerLoop.RunAsync(fonts, bytes);
-return 0;

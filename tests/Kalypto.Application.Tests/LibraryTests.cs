@@ -1,6 +1,5 @@
 using System.Text;
 using Kalypto.Application.BringingIn;
-using Kalypto.Application.Desk;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Library;
 using Kalypto.Core.Deciding;
@@ -22,7 +21,7 @@ public class LibraryTests
     {
         while (true)
         {
-            var next = kalypto.Get<Notices>().Next;
+            var next = kalypto.Get<ShelveService>().Next;
             if (builds == 0 || (await kalypto.Get<LibraryStore>().UnshelvedAsync(Cancel)).Count == 0)
             {
                 return await kalypto.Get<LibraryStore>().AllAsync(Cancel);

@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using System.Text;
 using Kalypto.Application.BringingIn;
+using Kalypto.Application.Building;
 using Kalypto.Application.Desk;
+using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
@@ -28,6 +30,36 @@ public class LoadingTests
             Assert.IsType<BroughtIn.Read>(await kalypto.Get<BringIn>().FileAsync(target, $"icon {i}.svg", Drawing(i), "icons.zip", TestContext.Current.CancellationToken));
         }
         return target.Project!.Value;
+    }
+
+    [Fact]
+    public async Task A_drawing_that_cannot_be_read_any_more_costs_itself_alone()
+    {
+        var before = await Running.StartAsync(new(), drops: false);
+        var project = await ProjectAsync(before, 3);
+        var design = (await before.OpenAsync(project)).Designs[1].Row;
+        var next = Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(Drawing(1)).Replace("layer3", "layer33", StringComparison.Ordinal));
+        Assert.IsType<BroughtIn.Next>(await before.Get<BringIn>().FileAsync(new(Running.Ada, project) { Design = design.Id }, "icon.svg", next, "", cancel));
+        await using (var connection = await before.Get<Database>().Source.OpenConnectionAsync(cancel))
+        await using (var command = new Npgsql.NpgsqlCommand("update blobs set bytes = 'no drawing' where sha256 = $1", connection) { Parameters = { new() { Value = Fingerprint.Of(next).Hex } } })
+        {
+            Assert.Equal(1, await command.ExecuteNonQueryAsync(cancel));
+        }
+        await using var kalypto = await Running.StartAsync(new(), await before.StopAsync());
+
+        var workspace = await kalypto.OpenAsync(project);
+        Assert.Equal(2, workspace.Designs.Count);
+        Assert.Equal(design.Id, Assert.Single(workspace.Unreadable).Row.Id);
+        Assert.True((await kalypto.Get<EditLayers>().DecideAsync(await kalypto.VisitAsync(project), [new(workspace.Designs[0].Row.Id, 3)], Decision.Ship, cancel)).IsDone);
+        // A pack without its files would look whole.
+        var (_, refusal) = await kalypto.Get<BuildPack>().StartAsync(await kalypto.OpenAsync(project), new(), cancel);
+        Assert.Contains("cannot be read any more", refusal!.Sentence, StringComparison.Ordinal);
+        // The draft before is still there, and so is all that was said.
+        var drafts = await kalypto.Get<DesignStore>().DraftsAsync(design.Id, cancel);
+        Assert.True((await kalypto.Get<HoldDraft>().HoldAsync(Running.By(project), design.Id, drafts[1].Id, cancel)).IsDone);
+        workspace = await kalypto.OpenAsync(project);
+        Assert.Empty(workspace.Unreadable);
+        Assert.Equal(3, workspace.Designs.Count);
     }
 
     [Fact]

@@ -7,6 +7,7 @@ using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Reading;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Microsoft.Extensions.DependencyInjection;
@@ -43,7 +44,7 @@ internal sealed class Running : IAsyncDisposable
         var builder = Host.CreateEmptyApplicationBuilder(null);
         var tables = new Database(new NpgsqlConnectionStringBuilder(Server) { Database = database, MaxPoolSize = 10 }.ConnectionString);
         tables.Migrate();
-        builder.Services.AddKalypto(tables, renderer, options ?? new() { Drawers = draws ? 2 : 0 }).AddLogging();
+        builder.Services.AddKalypto(tables, new DirectReader(), renderer, options ?? new() { Drawers = draws ? 2 : 0 }).AddLogging();
         var running = new Running(builder.Build(), database, drops);
         await running.host.StartAsync(Cancel);
         return running;

@@ -260,9 +260,9 @@ public class StoreTests(DatabaseFixture fixture)
     {
         var drawings = new DrawingStore(database);
         var (one, two, bad) = (Key("one"), Key("two"), Key("bad"));
-        await drawings.PutAsync(one, [1, 2, 3], null, cancel);
-        var put = await drawings.PutAsync(two, [1, 2, 3], null, cancel);
-        await drawings.PutAsync(bad, null, "It hangs.", cancel);
+        await drawings.PutAsync(one, new Drawn([1, 2, 3], null), cancel);
+        var put = await drawings.PutAsync(two, new Drawn([1, 2, 3], null), cancel);
+        await drawings.PutAsync(bad, new Drawn(null, "It hangs."), cancel);
         await drawings.PutLookAsync(one, new Look(new Box(1, 2, 3, 4), null), cancel);
         var found = await drawings.FindAsync([one, two, bad, Key("none")], cancel);
         Assert.Equal(3, found.Count);
@@ -274,6 +274,62 @@ public class StoreTests(DatabaseFixture fixture)
     }
 
     [Fact]
+    public async Task A_failure_that_may_pass_is_believed_for_a_while_only()
+    {
+        var (drawings, queue) = (new DrawingStore(database), new DrawingQueue(database));
+        var (crashed, refused) = (Key("crashed"), Key("refused"));
+        var job = new DrawingJob(crashed, 9, 1, [], "", new(0, 0, 1, 1, 10, 10, false));
+        async Task<bool> IsQueuedAsync()
+        {
+            await queue.AddAsync([job], DrawingQueue.Wanted, "passing", cancel);
+            return await queue.TakeAsync("passing", TimeSpan.FromMinutes(1), cancel) is not null;
+        }
+        await drawings.PutAsync(crashed, new Drawn(null, "It crashed.") { IsPassing = true }, cancel);
+        await drawings.PutAsync(refused, new Drawn(null, "It is too large."), cancel);
+        await drawings.PutLookAsync(crashed, new Look(null, "It crashed.") { IsPassing = true }, cancel);
+        Assert.True((await drawings.FindAsync([crashed], cancel))[crashed].IsPassing);
+        Assert.True((await drawings.LooksAsync([crashed], cancel))[crashed].IsPassing);
+        Assert.False(await IsQueuedAsync());
+
+        // Once its time is over it is as if nothing had been tried.
+        await RunAsync("update drawings set passes_at = now() where passes_at is not null; update looks set passes_at = now() where passes_at is not null");
+        Assert.Equal([refused], (await drawings.FindAsync([crashed, refused], cancel)).Keys);
+        Assert.Empty(await drawings.LooksAsync([crashed], cancel));
+        Assert.True(await IsQueuedAsync());
+        // What comes of the next attempt takes its place; a picture never gives way again.
+        await drawings.PutAsync(crashed, new Drawn(null, "It crashed again.") { IsPassing = true }, cancel);
+        await drawings.PutAsync(crashed, new Drawn([1], null), cancel);
+        await drawings.PutAsync(crashed, new Drawn(null, "It crashed late.") { IsPassing = true }, cancel);
+        await drawings.ForgetPassingAsync([crashed, refused], cancel);
+        var kept = await drawings.FindAsync([crashed, refused], cancel);
+        Assert.Equal((1, null, "It is too large."), (kept[crashed].Weight, kept[crashed].Failure, kept[refused].Failure));
+    }
+
+    [Fact]
+    public async Task Nobody_with_thousands_of_files_keeps_others_waiting()
+    {
+        var (queue, lease) = (new DrawingQueue(database), TimeSpan.FromMinutes(5));
+        DrawingJob Of(int draft, int number) => new(Key($"fair {draft} {number}"), draft, number, [], "", new(0, 0, 1, 1, 900 - draft * 100, 10, false));
+        await queue.AddAsync([.. Enumerable.Range(0, 50).Select(n => Of(1, n)), Of(2, 0), Of(2, 1)], DrawingQueue.Wanted, "fair", cancel);
+        var taken = new List<TakenJob>();
+        for (var i = 0; i < 5; i++)
+        {
+            taken.Add((await queue.TakeAsync("fair", lease, cancel))!);
+        }
+        Assert.Equal([1, 2, 1, 1, 1], taken.Select(t => t.Job.Draft));
+        // Cancelled, what is left of the large one goes behind everything else.
+        await new DrawingStore(database).PutAsync(taken[1].Job.Key, new Drawn([1], null), cancel);
+        await queue.LessUrgentAsync([.. Enumerable.Range(0, 50).Select(n => Of(1, n).Key)], cancel);
+        await queue.AddAsync([Of(2, 2)], DrawingQueue.Ahead, "fair", cancel);
+        foreach (var draft in new[] { 2, 2, 1 })
+        {
+            Assert.Equal(draft, (await queue.TakeAsync("fair", lease, cancel))!.Job.Draft);
+        }
+        // What ran out of time is left alone by whoever asks for anything else.
+        Assert.Null(await queue.TakeAsync("fair", lease, cancel, butDrafts: [1]));
+    }
+
+    [Fact]
     public async Task The_queue_hands_each_job_to_one_taker_most_urgent_first()
     {
         var queue = new DrawingQueue(database);
@@ -281,24 +337,24 @@ public class StoreTests(DatabaseFixture fixture)
         await queue.AddAsync(jobs, DrawingQueue.Ahead, Engine, cancel);
         await queue.AddAsync([jobs[33]], DrawingQueue.Wanted, Engine, cancel);
         var lease = TimeSpan.FromMinutes(5);
-        Assert.Equal(33, (await queue.TakeAsync(Engine, lease, cancel))!.Value.Job.Ordinal);
+        Assert.Equal(33, (await queue.TakeAsync(Engine, lease, cancel))!.Job.Ordinal);
 
         // Of what is equally urgent the largest goes first, unless it is too large for whoever asks.
         DrawingJob Sized(string key, int side) => new(Key(key), 1, side, [], "", new(0, 0, 1, 1, side, side, false));
         await queue.AddAsync([Sized("small", 11), Sized("vast", 3000), Sized("large", 40)], DrawingQueue.Wanted, Engine, cancel);
         foreach (var (most, side) in new (long?, int)[] { (8_000_000, 40), (null, 3000), (null, 11) })
         {
-            var sized = (await queue.TakeAsync(Engine, lease, cancel, most))!.Value.Job;
+            var sized = (await queue.TakeAsync(Engine, lease, cancel, most))!.Job;
             Assert.Equal(side, sized.Ordinal);
-            await new DrawingStore(database).PutAsync(sized.Key, null, "Only a test.", cancel);
+            await new DrawingStore(database).PutAsync(sized.Key, new Drawn(null, "Only a test."), cancel);
         }
 
         var taken = await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ =>
         {
             var mine = new List<DrawingJob>();
-            while (await queue.TakeAsync(Engine, lease, cancel) is var (job, _))
+            while (await queue.TakeAsync(Engine, lease, cancel) is { } one)
             {
-                mine.Add(job);
+                mine.Add(one.Job);
             }
             return mine;
         }));
@@ -311,7 +367,7 @@ public class StoreTests(DatabaseFixture fixture)
         {
             await RunAsync("update drawing_jobs set leased_until = now() - interval '1 second'");
             var again = await queue.TakeAsync(Engine, lease, cancel);
-            Assert.Equal(expected, again!.Value.GivenUp);
+            Assert.Equal(expected, again!.IsGivenUp);
         }
         // One that lives holds on to what it took, and gives it back when it stops; other engines leave it alone.
         await queue.HoldAsync(lease, cancel);
@@ -323,7 +379,7 @@ public class StoreTests(DatabaseFixture fixture)
         var drawings = new DrawingStore(database);
         foreach (var job in jobs)
         {
-            await (job.Ordinal % 2 == 0 ? drawings.PutAsync(job.Key, [4], null, cancel) : drawings.PutLookAsync(job.Key, new(null, null), cancel));
+            await (job.Ordinal % 2 == 0 ? drawings.PutAsync(job.Key, new Drawn([4], null), cancel) : drawings.PutLookAsync(job.Key, new(null, null), cancel));
         }
         Assert.Null(await queue.TakeAsync(Engine, lease, cancel));
     }
@@ -348,7 +404,7 @@ public class StoreTests(DatabaseFixture fixture)
                 }
                 if (await queue.TakeAsync(Engine, TimeSpan.FromMinutes(5), cancel) is var (job, _))
                 {
-                    await drawings.PutAsync(job.Key, [9], null, cancel);
+                    await drawings.PutAsync(job.Key, new Drawn([9], null), cancel);
                 }
             }
         }));
@@ -357,13 +413,13 @@ public class StoreTests(DatabaseFixture fixture)
         var (wanted, taken, other) = (jobs[0] with { Key = Key("wanted") }, jobs[1] with { Key = Key("taken") }, jobs[2] with { Key = Key("other"), Draft = 78 });
         await queue.KeepAheadAsync([77], [], cancel);
         await queue.AddAsync([taken], DrawingQueue.Ahead, Engine, cancel);
-        Assert.Equal(taken.Key, (await queue.TakeAsync(Engine, TimeSpan.FromMinutes(5), cancel))!.Value.Job.Key);
+        Assert.Equal(taken.Key, (await queue.TakeAsync(Engine, TimeSpan.FromMinutes(5), cancel))!.Job.Key);
         await queue.AddAsync([wanted], DrawingQueue.Wanted, Engine, cancel);
         await queue.AddAsync([other], DrawingQueue.Ahead, Engine, cancel);
         Assert.Empty(await queue.KeepAheadAsync([77], [], cancel));
         foreach (var job in new[] { wanted, taken, other })
         {
-            await drawings.PutAsync(job.Key, null, "Only a test.", cancel);
+            await drawings.PutAsync(job.Key, new Drawn(null, "Only a test."), cancel);
         }
     }
 
@@ -438,7 +494,7 @@ public class StoreTests(DatabaseFixture fixture)
             await SayAsync(new(project, Ada, "page 7"), "Name", draft, mark => mark with { ShipName = $"n{i}" }, 1);
         }
         Assert.Equal("page 7", (await first).Page);
-        await new DrawingStore(database).PutAsync(Key("heard"), [1], null, cancel);
+        await new DrawingStore(database).PutAsync(Key("heard"), new Drawn([1], null), cancel);
         Assert.Equal(database.Process, (await HearAsync<Signal.Drawn>(d => d.Key == Key("heard"))).By);
         var build = await new BuildStore(database).AddAsync(project, 1, "", "{}", new((await AllAsync(project)).Project, []), TimeSpan.FromMinutes(1), cancel);
         await new BuildStore(database).EndAsync(build, "done", null, [], cancel);
@@ -453,8 +509,8 @@ public class StoreTests(DatabaseFixture fixture)
         var (project, _) = await NewDesignAsync();
         var (gone, _) = await NewDesignAsync();
         var (drawings, builds, blobs) = (new DrawingStore(database), new BuildStore(database), new BlobStore(database));
-        await drawings.PutAsync(Key("used"), [1, 1], null, cancel);
-        await drawings.PutAsync(Key("unused"), [2, 2], null, cancel);
+        await drawings.PutAsync(Key("used"), new Drawn([1, 1], null), cancel);
+        await drawings.PutAsync(Key("unused"), new Drawn([2, 2], null), cancel);
         await drawings.PutLookAsync(Key("unused look"), new(null, null), cancel);
         async Task<int> BuiltAsync(byte content, string state)
         {

@@ -111,7 +111,7 @@ public partial class DoorTests(ServerFixture server)
         }
         using var absent = await client.GetAsync("/api/projects/999/checks", cancel);
         Assert.Equal(HttpStatusCode.NotFound, absent.StatusCode);
-        Assert.Equal("application/json", absent.Content.Headers.ContentType?.MediaType);
+        Assert.Equal("application/problem+json", absent.Content.Headers.ContentType?.MediaType);
     }
 
     [Fact]

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using Kalypto.Application.Drafts;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
@@ -11,13 +12,15 @@ using Kalypto.Store;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>Brings drawings into a project. One is made for them only when something could be read.</summary>
-public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IRenderer renderer)
+public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer)
 {
     /// <summary>The most bytes of one upload.</summary>
     public const long MostBytes = 260_000_000;
 
     /// <summary>The most entries of a zip.</summary>
     public const int MostEntries = 500;
+
+    private const int LongestName = 80;
 
     /// <summary>Reads a file, or every drawing in a zip, and adds each as a design. A file that cannot be read changes nothing and stops no other.</summary>
     public async IAsyncEnumerable<BroughtIn> FilesAsync(Target target, string fileName, byte[] file, [EnumeratorCancellation] CancellationToken cancel)
@@ -61,7 +64,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
                 var png = await renderer.ToPngAsync(file, cancel);
                 file = png.Bytes ?? throw new DrawingRefusedException(png.Failure!.TrimEnd('.'), "Save it as PNG and bring that in");
             }
-            var drawing = await Task.Run(() => DrawingReader.Read(file, name), cancel);
+            var drawing = await reader.ReadAsync(file, name, cancel);
             var shapes = await renderer.MeasureAsync(drawing, cancel);
             var read = new ReadDrawing(fileName, file, new(drawing, shapes));
             var (same, like) = target.Project is { } there ? await NextOfAsync(target, there, name, read, cancel) : (null, null);
@@ -88,8 +91,8 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
     /// <summary>The name of a design: that of its file, without folders and ending, as words.</summary>
     public static string DesignName(string fileName)
     {
-        var name = Path.GetFileNameWithoutExtension(fileName.Replace('\\', '/')).Replace('_', ' ').Replace('-', ' ').Replace("\0", "", StringComparison.Ordinal).Trim();
-        name = name.Length > 80 ? name[..80] : name;
+        var name = Path.GetFileNameWithoutExtension(fileName.Replace('\\', '/')).Replace('_', ' ').Replace('-', ' ');
+        name = PlainText.Clean(name, LongestName);
         return name.Length == 0 ? "Drawing" : char.ToUpperInvariant(name[0]) + name[1..];
     }
 

@@ -109,6 +109,7 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
 
     private async Task<int> ProjectAsync(string name, CancellationToken cancel)
     {
+        name = Editing.ManageProject.Clean(name, Editing.ManageProject.LongestName) is { Length: > 0 } clean ? clean : "Inbox";
         var (found, _) = await projects.ListAsync(Shelf.Current, name, 0, 100, cancel);
         return found.FirstOrDefault(p => p.Name.Equals(name, StringComparison.OrdinalIgnoreCase))?.Id ?? await projects.AddAsync(name, AllPlatforms.Usual, Inbox, cancel);
     }

@@ -4,6 +4,7 @@ using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Comparing;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Store;
 using Microsoft.Extensions.Hosting;
@@ -41,7 +42,15 @@ public sealed class BuildPack(
         {
             return (null, new(BuildRefusal.Why.Archived));
         }
+        if (workspace.Unreadable is [var (design, _), ..])
+        {
+            // A pack without its files would look whole.
+            return (null, new(BuildRefusal.Why.Blocked, $"The drawing of {design.Name} cannot be read any more. Bring in a newer one or remove the design, on Screens."));
+        }
         var plan = await plans.PlanAsync(workspace, cancel);
+        // What failed in passing before is tried again for whoever wants it now.
+        await desk.ForgetPassingAsync([.. plan.Pack.Files.Where(f => plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.IsPassing).Select(f => f.Key.Hex),
+            .. plan.Pack.Pictures.Where(p => plan.Looks(p.Key)?.IsPassing == true).Select(p => desk.LookKey(p.Key))], cancel);
         if (BlockerOf(workspace, plan, ask) is { } blocker)
         {
             return (null, new(BuildRefusal.Why.Blocked, blocker));
@@ -51,7 +60,7 @@ public sealed class BuildPack(
         {
             return (null, new(plan.Pack.Files.IsEmpty ? BuildRefusal.Why.NothingShips : BuildRefusal.Why.NothingOfPart));
         }
-        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, Lease, cancel, Clean(line), by?.Name ?? "");
+        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, Lease, cancel, PlainText.Clean(line, LongestLine), by?.Name ?? "");
         Begin(id, workspace, ask);
         return (id, null);
     }
@@ -60,12 +69,6 @@ public sealed class BuildPack(
     public async Task<(int? Build, BuildRefusal? Refusal)> AgainAsync(BuildRow delivery, Actor by, CancellationToken cancel) => await builds.SaidAsync(delivery.Id, cancel) is not { } said
         ? (null, new(BuildRefusal.Why.NotKept))
         : await StartAsync(await open.LoadAsync(said, cancel), JsonSerializer.Deserialize<BuildAsk>(delivery.Asked) ?? new(), cancel, $"delivery {delivery.Number} made again", by);
-
-    private static string Clean(string line)
-    {
-        line = line.Replace("\0", "", StringComparison.Ordinal).ReplaceLineEndings(" ").Trim();
-        return line.Length > LongestLine ? line[..LongestLine] : line;
-    }
 
     /// <summary>Writes the zip of a build, file by file.</summary>
     public async Task ZipAsync(int build, Stream target, CancellationToken cancel)
@@ -152,6 +155,7 @@ public sealed class BuildPack(
 
     private async Task RunAsync(HeldBuild held, Workspace workspace, BuildAsk ask, CancellationToken cancel)
     {
+        string[] keys = [];
         try
         {
             var holds = ask.Holds(workspace);
@@ -164,6 +168,7 @@ public sealed class BuildPack(
                 plan = await plans.PlanAsync(workspace, cancel);
                 before ??= [.. plan.Drawn.Keys];
                 var wanted = plan.Pack.Files.Where(holds).ToList();
+                keys = [.. wanted.Select(f => f.Key.Hex)];
                 await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel);
                 if (await plans.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel, holds))
                 {
@@ -190,11 +195,18 @@ public sealed class BuildPack(
         }
         catch (HeldBuild.CancelledException)
         {
+            // Others go before what nobody waits for any more.
+            await desk.LessUrgentAsync(keys, default);
             await builds.EndAsync(held.Id, "cancelled", "It was cancelled. What is drawn already is kept.", [], default);
         }
         catch (OperationCanceledException)
         {
             // A stop leaves it as running, and whoever comes next goes on with it.
+        }
+        catch (Npgsql.NpgsqlException e) when (e is not Npgsql.PostgresException { IsTransient: false, SqlState: not Npgsql.PostgresErrorCodes.DiskFull })
+        {
+            // The database is away or full: when it is back and the lease has run out, this or another process goes on.
+            log.LogWarning(e, "Build {Build} waits for the database", held.Id);
         }
         catch (Exception e)
         {

@@ -7,15 +7,19 @@ using Kalypto.Store;
 namespace Kalypto.Application.Desk;
 
 /// <summary>Keeps drawings in memory, read and measured, as many as fit into a set number of bytes; those least lately used go first.</summary>
-public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
+public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, DrawingOptions options)
 {
     // What a read drawing takes for each byte of its file, and for each layer, as measured.
     private const int ForByte = 4;
     private const int ForLayer = 3000;
 
+    // ms.
+    private const int RefusedFor = 60_000;
+
     private readonly ConcurrentDictionary<int, Entry> entries = new();
     // Drawings that are being read: whoever wants one of them too waits for it.
     private readonly ConcurrentDictionary<int, Task<Entry?>> reading = new();
+    private readonly ConcurrentDictionary<int, (DrawingRefusedException Why, long At)> refusals = new();
     private long clock;
     private long bytes;
 
@@ -35,6 +39,21 @@ public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
     /// <exception cref="DrawingRefusedException">One cannot be read any more.</exception>
     public async Task<IReadOnlyDictionary<int, MeasuredDrawing>> GetAsync(IReadOnlyCollection<(int Draft, string Arrangement)> drafts, CancellationToken cancel)
     {
+        var (drawn, refused) = await GetReadableAsync(drafts, cancel);
+        return refused.Count == 0 ? drawn : throw refused.Values.First();
+    }
+
+    /// <summary>The same, with those that cannot be read any more told instead of thrown.</summary>
+    public async Task<(IReadOnlyDictionary<int, MeasuredDrawing> Drawn, IReadOnlyDictionary<int, DrawingRefusedException> Refused)> GetReadableAsync(
+        IReadOnlyCollection<(int Draft, string Arrangement)> drafts, CancellationToken cancel)
+    {
+        // What was refused is tried again after a while: the reading may have been too busy, or Kalypto is a newer one.
+        foreach (var (draft, refusal) in refusals.Where(r => Environment.TickCount64 - r.Value.At > RefusedFor).ToList())
+        {
+            refusals.TryRemove(KeyValuePair.Create(draft, refusal));
+        }
+        var refused = drafts.Where(d => refusals.ContainsKey(d.Draft)).DistinctBy(d => d.Draft).ToDictionary(d => d.Draft, d => refusals.GetValueOrDefault(d.Draft).Why);
+        drafts = refused.Count == 0 ? drafts : [.. drafts.Where(d => !refused.ContainsKey(d.Draft))];
         var missing = drafts.Select(d => d.Draft).Where(d => !entries.ContainsKey(d)).ToList();
         if (missing.Count > 0)
         {
@@ -44,7 +63,7 @@ public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
         foreach (var (draft, arrangement) in drafts)
         {
             // What was just read and already given up again for want of room is read once more, alone.
-            var entry = entries.GetValueOrDefault(draft) ?? await ReadAsync([draft]).WaitAsync(cancel) switch { [var again] => again, _ => null };
+            var entry = entries.GetValueOrDefault(draft) ?? (refusals.ContainsKey(draft) ? null : await AloneAsync(draft).WaitAsync(cancel));
             if (entry is not null)
             {
                 entry.Used = Interlocked.Increment(ref clock);
@@ -52,8 +71,14 @@ public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
             }
         }
         Trim(drafts.Select(d => d.Draft).ToHashSet());
-        return found;
+        foreach (var draft in drafts.Select(d => d.Draft).Where(d => !found.ContainsKey(d) && refusals.ContainsKey(d)))
+        {
+            refused[draft] = refusals.GetValueOrDefault(draft).Why;
+        }
+        return (found, refused.Where(r => r.Value is not null).ToDictionary());
     }
+
+    private async Task<Entry?> AloneAsync(int draft) => await ReadAsync([draft]) is [var again] ? again : null;
 
     private async Task<List<Entry>> ReadAsync(IReadOnlyCollection<int> drafts)
     {
@@ -82,22 +107,22 @@ public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
         {
             await foreach (var file in designs.FilesAsync([.. wanted.Keys], default))
             {
-                Settle(file.Draft, () => Keep(file));
+                await SettleAsync(file.Draft, () => KeepAsync(file));
             }
             foreach (var draft in wanted.Keys.ToList())
             {
-                Settle(draft, () => null);
+                await SettleAsync(draft, () => Task.FromResult<Entry?>(null));
             }
         }
         catch (Exception e)
         {
             foreach (var draft in wanted.Keys.ToList())
             {
-                Settle(draft, () => throw new InvalidOperationException("The drawing could not be fetched.", e));
+                await SettleAsync(draft, () => throw new InvalidOperationException("The drawing could not be fetched.", e));
             }
         }
 
-        void Settle(int draft, Func<Entry?> make)
+        async Task SettleAsync(int draft, Func<Task<Entry?>> make)
         {
             if (!wanted.Remove(draft, out var source))
             {
@@ -105,7 +130,7 @@ public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
             }
             try
             {
-                source.SetResult(make());
+                source.SetResult(await make());
             }
             catch (Exception e)
             {
@@ -115,9 +140,18 @@ public sealed class DrawingCache(DesignStore designs, DrawingOptions options)
         }
     }
 
-    private Entry Keep(DraftFile file)
+    private async Task<Entry?> KeepAsync(DraftFile file)
     {
-        var drawing = new MeasuredDrawing(DrawingReader.Read(file.File, file.DesignName), file.Shapes);
+        MeasuredDrawing drawing;
+        try
+        {
+            drawing = new(await reader.ReadAsync(file.File, file.DesignName, default), file.Shapes);
+        }
+        catch (DrawingRefusedException e)
+        {
+            refusals[file.Draft] = (e, Environment.TickCount64);
+            return null;
+        }
         var entry = new Entry(drawing, (long)file.File.Length * ForByte + drawing.Drawn.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
         if (entries.TryAdd(file.Draft, entry))
         {

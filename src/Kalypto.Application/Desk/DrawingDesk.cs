@@ -57,15 +57,21 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     public async Task<Func<Fingerprint, Look?>> LooksAsync(IEnumerable<Fingerprint> isolations, CancellationToken cancel)
     {
         var missing = isolations.Select(LookKey).Where(k => !looks.ContainsKey(k)).Distinct().ToList();
+        var passing = new Dictionary<string, Look>(StringComparer.Ordinal);
         if (missing.Count > 0)
         {
             foreach (var (key, look) in await store.LooksAsync(missing, cancel))
             {
+                if (look.IsPassing)
+                {
+                    passing[key] = look;
+                    continue;
+                }
                 looks[key] = look;
                 Interlocked.Increment(ref version);
             }
         }
-        return isolation => looks.GetValueOrDefault(LookKey(isolation));
+        return isolation => LookKey(isolation) is var key && looks.TryGetValue(key, out var look) ? look : passing.GetValueOrDefault(key);
     }
 
     /// <summary>Those of the pictures that are drawn.</summary>
@@ -95,7 +101,11 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         {
             foreach (var (key, row) in await store.FindAsync([.. missing], cancel))
             {
-                found[key] = drawn[key] = row;
+                found[key] = row;
+                if (!row.IsPassing)
+                {
+                    drawn[key] = row;
+                }
                 Interlocked.Increment(ref version);
             }
         }
@@ -140,6 +150,16 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         }
     }
 
+    /// <summary>Lets everything else go before some pictures that nobody waits for any more.</summary>
+    public async Task LessUrgentAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
+    {
+        await queue.LessUrgentAsync(keys, cancel);
+        foreach (var key in keys)
+        {
+            waiting.TryRemove(key, out _);
+        }
+    }
+
     /// <summary>Waits until a look is there, asking for it first.</summary>
     public async Task<Look> LookAsync(DrawingJob job, CancellationToken cancel)
     {
@@ -148,7 +168,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
             var change = Changed;
             if (looks.TryGetValue(job.Key, out var look) || (await store.LooksAsync([job.Key], cancel)).TryGetValue(job.Key, out look))
             {
-                return looks[job.Key] = look;
+                return look;
             }
             if (!asked)
             {
@@ -176,6 +196,13 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
             await Task.WhenAny(change, Task.Delay(Poll, cancel));
             cancel.ThrowIfCancellationRequested();
         }
+    }
+
+    /// <summary>Forgets failures that may pass, so that they are tried again at once.</summary>
+    public async Task ForgetPassingAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
+    {
+        await store.ForgetPassingAsync(keys, cancel);
+        Interlocked.Increment(ref version);
     }
 
     /// <summary>Forgets what is known to be drawn, so that it is asked for again: the store learns by it what is in use.</summary>
@@ -211,14 +238,20 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     /// <summary>Tells everybody who waits that a picture got ready.</summary>
     internal void Tell(DrawingRow row)
     {
-        drawn[row.Key] = row;
+        if (!row.IsPassing)
+        {
+            drawn[row.Key] = row;
+        }
         Tell(row.Key);
     }
 
     /// <summary>Tells everybody who waits that a layer was looked at.</summary>
     internal void Tell(string key, Look look)
     {
-        looks[key] = look;
+        if (!look.IsPassing)
+        {
+            looks[key] = look;
+        }
         Tell(key);
     }
 

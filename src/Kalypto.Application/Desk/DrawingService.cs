@@ -20,12 +20,15 @@ public sealed class DrawingService(
     private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
     private const string Unreadable = "The drawing could not be read again.";
 
+    private readonly SlowDrafts slow = new();
+    private readonly SemaphoreSlim slowOnes = new(1);
     private readonly SemaphoreSlim large = new(1);
 
     /// <inheritdoc/>
     public override void Dispose()
     {
         large.Dispose();
+        slowOnes.Dispose();
         base.Dispose();
     }
 
@@ -55,22 +58,30 @@ public sealed class DrawingService(
         {
             var (queued, changed) = (desk.Queued, desk.Changed);
             string? taken = null;
+            var takesSlow = false;
             // Large pictures are drawn one at a time; whoever comes meanwhile takes a smaller one rather than wait for it.
             var takesLarge = large.Wait(0, CancellationToken.None);
             try
             {
-                if (await queue.TakeAsync(renderer.Identity, Lease, cancel, takesLarge ? null : WorkerRenderer.LargePixels) is not var (job, givenUp))
+                var (next, isSlow) = await TakeAsync(takesLarge ? null : WorkerRenderer.LargePixels, cancel);
+                takesSlow = isSlow;
+                if (next is null)
                 {
                     Free(ref takesLarge);
                     await Task.WhenAny(queued, changed, Task.Delay(Poll, cancel));
                     continue;
                 }
+                var job = next.Job;
                 taken = job.Key;
                 if (job.Picture is not { Pixels: > WorkerRenderer.LargePixels })
                 {
                     Free(ref takesLarge);
                 }
-                await DoAsync(job, givenUp, cancel);
+                if (!await DoAsync(next, cancel))
+                {
+                    await PutBackAsync(taken, cancel);
+                    continue;
+                }
                 if (job.Picture is { Quick: false } || desk.WasAwaited(job.Key))
                 {
                     notices.Give();
@@ -88,8 +99,35 @@ public sealed class DrawingService(
             finally
             {
                 Free(ref takesLarge);
+                if (takesSlow)
+                {
+                    slowOnes.Release();
+                }
             }
         }
+    }
+
+    // What ran out of time once may do so with all that it holds: one drawer at a time, when nothing else waits.
+    private async Task<(TakenJob? Job, bool IsSlow)> TakeAsync(long? mostPixels, CancellationToken cancel)
+    {
+        var known = slow.List(DateTime.UtcNow);
+        var job = await queue.TakeAsync(renderer.Identity, Lease, cancel, mostPixels, known);
+        if (job is not null || known.Length == 0 || !slowOnes.Wait(0, CancellationToken.None))
+        {
+            return (job, false);
+        }
+        try
+        {
+            job = await queue.TakeAsync(renderer.Identity, Lease, cancel, mostPixels);
+        }
+        finally
+        {
+            if (job is null)
+            {
+                slowOnes.Release();
+            }
+        }
+        return (job, job is not null);
     }
 
     private void Free(ref bool takesLarge)
@@ -122,9 +160,12 @@ public sealed class DrawingService(
         }
     }
 
-    private async Task DoAsync(DrawingJob job, bool givenUp, CancellationToken cancel)
+    /// <summary>Draws and keeps what came of it.</summary>
+    /// <returns>False when it failed in a way that may pass, and is to be tried again.</returns>
+    private async Task<bool> DoAsync(TakenJob taken, CancellationToken cancel)
     {
-        string? failure = givenUp ? "It stopped Kalypto several times while it was drawn." : null;
+        var job = taken.Job;
+        string? failure = taken.IsGivenUp ? "It stopped Kalypto several times while it was drawn." : null;
         Isolation? isolation = null;
         Box? shape = null;
         if (failure is null)
@@ -153,15 +194,34 @@ public sealed class DrawingService(
                     Links = [.. picture.Links],
                     Linked = picture.Linked,
                 }, cancel);
-            desk.Tell(await store.PutAsync(job.Key, drawn.Bytes, drawn.Failure, cancel, drawn.Note, picture.Quick));
+            if (IsAgain(taken, drawn.IsPassing))
+            {
+                return false;
+            }
+            desk.Tell(await store.PutAsync(job.Key, drawn with { IsPassing = drawn.IsPassing || taken.IsGivenUp }, cancel, picture.Quick));
         }
         else
         {
             var look = failure is not null ? new(null, failure)
                 : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
                 : new Look(null, null);
+            if (IsAgain(taken, look.IsPassing))
+            {
+                return false;
+            }
+            look = look with { IsPassing = look.IsPassing || taken.IsGivenUp };
             await store.PutLookAsync(job.Key, look, cancel);
             desk.Tell(job.Key, look);
         }
+        return true;
+    }
+
+    private bool IsAgain(TakenJob taken, bool isPassing)
+    {
+        if (isPassing)
+        {
+            slow.Add(taken.Job.Draft, DateTime.UtcNow);
+        }
+        return isPassing && !taken.IsLast;
     }
 }

@@ -51,12 +51,13 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
         {
             return new(StepState.Gone);
         }
-        var drawn = await cache.GetAsync([(present.Id, ""), (draft, "")], cancel);
+        var (drawn, _) = await cache.GetReadableAsync([(present.Id, ""), (draft, "")], cancel);
         return await edits.MakeAsync(author, new($"Go {(wanted.Number < present.Number ? "back" : "on")} to draft {wanted.Number} of {held.Name}")
         {
             Fields =
             [
-                FieldChange.KeptArrangement(design, kept => kept.Follow(new(drawn[present.Id], present.Lineages), new(drawn[draft], wanted.Lineages))),
+                // Frames cannot follow from or to a drawing that cannot be read any more: they stay where they are.
+                FieldChange.KeptArrangement(design, kept => drawn.Count < 2 ? kept : kept.Follow(new(drawn[present.Id], present.Lineages), new(drawn[draft], wanted.Lineages))),
                 FieldChange.Draft(design, draft),
             ],
         }, cancel);

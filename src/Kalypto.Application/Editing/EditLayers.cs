@@ -2,6 +2,7 @@ using Kalypto.Application.Opening;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
@@ -87,11 +88,7 @@ public sealed class EditLayers(EditStore edits)
     public Task<StepDone> FixAsync(Visit visit, string label, IReadOnlyList<Finding> findings, CancellationToken cancel) => ChangeAsync(
         visit, label, findings.DistinctBy(f => f.Layer).ToDictionary(f => f.Layer, f => (Func<Mark, Mark>)f.Fix!.ApplyTo), cancel);
 
-    private static string Clean(string name)
-    {
-        name = name.Replace("\0", "", StringComparison.Ordinal).Trim();
-        return name.Length > LongestName ? name[..LongestName] : name;
-    }
+    private static string Clean(string name) => PlainText.Clean(name, LongestName);
 
     /// <summary>Layers in words: the name of one, the number of many.</summary>
     internal static string Layers(Workspace workspace, IReadOnlyList<LayerRef> layers) => layers.Count == 1 && workspace.FindLayer(layers[0].Design, layers[0].Ordinal) is var (_, state, layer)

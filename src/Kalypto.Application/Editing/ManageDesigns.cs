@@ -31,7 +31,8 @@ public sealed class ManageDesigns(EditStore edits)
     }
 
     /// <summary>Removes a design: gone from sight at once, and kept for a while.</summary>
-    public Task<StepDone> RemoveAsync(Visit visit, int design, DateTime now, CancellationToken cancel) => visit.Workspace.FindDesign(design) is not var (row, _)
+    public Task<StepDone> RemoveAsync(Visit visit, int design, DateTime now, CancellationToken cancel) =>
+        (visit.Workspace.FindDesign(design)?.Row ?? visit.Workspace.Unreadable.FirstOrDefault(u => u.Row.Id == design).Row) is not { } row
         ? Task.FromResult(new StepDone(StepState.Gone))
         : edits.MakeAsync(visit.Author, new($"Remove the design {row.Name}") { Fields = [FieldChange.Removed(design, now)] }, cancel);
 

@@ -1,4 +1,5 @@
 using Kalypto.Application.Opening;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
 using Kalypto.Store;
 
@@ -43,9 +44,5 @@ public sealed class ManageProject(ProjectStore projects, EditStore edits)
     public Task<StepDone> DeleteAsync(Author author, bool isGone, DateTime now, CancellationToken cancel) =>
         edits.MakeAsync(author, new(isGone ? "Delete the project" : "Bring the project back") { Fields = [FieldChange.Deleted(author.Project, isGone ? now : null)] }, cancel);
 
-    internal static string Clean(string text, int longest)
-    {
-        var clean = string.Join(' ', new string([.. text.Select(c => char.IsControl(c) ? ' ' : c)]).Split(' ', StringSplitOptions.RemoveEmptyEntries));
-        return clean.Length > longest ? clean[..longest].TrimEnd() : clean;
-    }
+    internal static string Clean(string text, int longest) => PlainText.Clean(string.Join(' ', PlainText.Clean(text, int.MaxValue).Split(' ', StringSplitOptions.RemoveEmptyEntries)), longest);
 }

@@ -6,7 +6,7 @@ using Kalypto.Core.Rendering;
 namespace Kalypto.Application.Library;
 
 /// <summary>Finds out what a picture that somebody has looks like, to find it in the library. It is kept nowhere.</summary>
-public sealed class LookUpPicture(LibraryLooks looks, IRenderer renderer)
+public sealed class LookUpPicture(LibraryLooks looks, IDrawingReader reader, IRenderer renderer)
 {
     /// <summary>The most bytes of a picture.</summary>
     public const int MostBytes = 20_000_000;
@@ -20,7 +20,7 @@ public sealed class LookUpPicture(LibraryLooks looks, IRenderer renderer)
             var png = await renderer.ToPngAsync(file, cancel);
             file = png.Bytes ?? throw new DrawingRefusedException(png.Failure!.TrimEnd('.'), "Save it as PNG and look for that");
         }
-        var drawing = await Task.Run(() => DrawingReader.Read(file, "picture"), cancel);
+        var drawing = await reader.ReadAsync(file, "picture", cancel);
         var whole = Isolation.Of(drawing, drawing.Layers[0]);
         return (await looks.LookAsync(drawing.Box, (width, height) => whole.Document(drawing.Box, width, height), cancel))?.Hash;
     }

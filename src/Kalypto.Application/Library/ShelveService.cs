@@ -18,6 +18,13 @@ public sealed class ShelveService(
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(500);
     private static readonly TimeSpan Longest = TimeSpan.FromMinutes(5);
 
+    private TaskCompletionSource shelved = New();
+
+    /// <summary>Ends when the next delivery is in the library. No page of a project shows anything else by it.</summary>
+    public Task Next => Volatile.Read(ref shelved).Task;
+
+    private static TaskCompletionSource New() => new(TaskCreationOptions.RunContinuationsAsynchronously);
+
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -69,7 +76,7 @@ public sealed class ShelveService(
             log.LogWarning(e, "Delivery {Build} does not get into the library", build);
         }
         await library.ShelveAsync(build, row.ProjectId, layers, cancel);
-        notices.Give(row.ProjectId);
+        Interlocked.Exchange(ref shelved, New()).TrySetResult();
     }
 
     private async Task<IReadOnlyList<ShippedLayer>> LayersAsync(Workspace workspace, BuildAsk ask, CancellationToken cancel)

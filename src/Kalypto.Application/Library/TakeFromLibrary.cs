@@ -15,7 +15,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.Library;
 
 /// <summary>Brings a layer of the library into another project, as a design of one layer that stays linked, and brings that up to its original.</summary>
-public sealed class TakeFromLibrary(LibraryStore library, BuildStore builds, OpenProject open, PlanPack plans, DesignStore designs, HoldDraft drafts, IRenderer renderer)
+public sealed class TakeFromLibrary(LibraryStore library, BuildStore builds, OpenProject open, PlanPack plans, DesignStore designs, HoldDraft drafts, IDrawingReader reader, IRenderer renderer)
 {
     /// <summary>What became of it.</summary>
     /// <param name="Design">The design in the other project; null when it was not brought in.</param>
@@ -99,7 +99,7 @@ public sealed class TakeFromLibrary(LibraryStore library, BuildStore builds, Ope
         }
         var text = LayerDrawing.Of(state.Isolate(layer), shipped.Name, box);
         var file = Encoding.UTF8.GetBytes(text);
-        var drawing = await Task.Run(() => DrawingReader.Read(file, shipped.Name), cancel);
+        var drawing = await reader.ReadAsync(file, shipped.Name, cancel);
         var shapes = await renderer.MeasureAsync(drawing, cancel);
         var tags = state.SaidOf(layer).Tags;
         var credit = state.Credit ?? workspace.Recipes.Credit;

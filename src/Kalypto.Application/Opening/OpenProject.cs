@@ -40,6 +40,11 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
             List<(DesignRow Design, IReadOnlyDictionary<int, Mark> Marks)> there =
                 [.. designs.Values.Where(d => d.Design.RemovedAt is null).OrderBy(d => d.Design.Position).ThenBy(d => d.Design.Id)];
             var workspace = await LoadAsync(new ProjectState(changes.Project, there), cancel, known?.Workspace);
+            if (workspace.Unreadable.Count > 0)
+            {
+                // It may be readable at the next look.
+                return workspace;
+            }
             known = new(workspace, there, workspace.Designs.Sum(d => cache.BytesOf(d.Row.DraftId)));
             // Whoever loaded a later state meanwhile knows better.
             kept.AddOrUpdate(id, known, (_, other) => other.Workspace.Row.Revision > changes.Project.Revision ? other : known);
@@ -56,7 +61,7 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
     public async Task<Workspace> LoadAsync(ProjectState state, CancellationToken cancel, Workspace? before = null)
     {
         var row = state.Project;
-        var drawn = await cache.GetAsync([.. state.Designs.Select(d => (d.Design.DraftId, d.Design.Arrangement))], cancel);
+        var (drawn, refused) = await cache.GetReadableAsync([.. state.Designs.Select(d => (d.Design.DraftId, d.Design.Arrangement))], cancel);
         // A design that was removed for good since is no longer part of it.
         var designs = state.Designs.Where(d => drawn.ContainsKey(d.Design.DraftId)).Select(d => (Row: d.Design, Drawing: drawn[d.Design.DraftId], d.Marks)).ToList();
         var repeats = before?.Repeats is { } known && known.AreOf(designs.Select(d => (d.Row.Id, d.Drawing))) ? known : new([.. designs.Select(d => (d.Row.Id, d.Drawing))]);
@@ -67,7 +72,10 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
         }
         var recipes = Recipes.GetOrAdd(row.Recipes, RecipeBookJson.Read);
         return new(row, [.. designs.Select(d => (d.Row, StateOf(d.Row, d.Drawing, marks[d.Row.Id], recipes, before)))],
-            [.. AllPlatforms.List.Where(p => row.Platforms.Contains(p.Id))], repeats);
+            [.. AllPlatforms.List.Where(p => row.Platforms.Contains(p.Id))], repeats)
+        {
+            Unreadable = [.. state.Designs.Where(d => refused.ContainsKey(d.Design.DraftId)).Select(d => (d.Design, refused[d.Design.DraftId].Message))],
+        };
     }
 
     private static DesignState StateOf(DesignRow row, MeasuredDrawing drawing, IReadOnlyDictionary<int, Mark> marks, RecipeBook recipes, Workspace? before) =>

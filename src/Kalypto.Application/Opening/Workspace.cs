@@ -18,6 +18,9 @@ public sealed record Workspace(
     // Kept beside the list, so that a copy with other designs finds those.
     private static readonly ConditionalWeakTable<IReadOnlyList<(DesignRow Row, DesignState State)>, Dictionary<int, (DesignRow Row, DesignState State)>> ByNumber = [];
 
+    /// <summary>Designs whose drawing cannot be read any more, and why. Everything else in the project works.</summary>
+    public IReadOnlyList<(DesignRow Row, string Why)> Unreadable { get; init; } = [];
+
     /// <summary>The designs alone.</summary>
     public IReadOnlyList<DesignState> States => [.. Designs.Select(d => d.State)];
 

@@ -17,7 +17,8 @@ public sealed record BuildAsk(string? Platform = null, int? Design = null, int? 
     {
         var picked = Layers?.ToHashSet();
         var screen = Design is { } design && Screen is { } root ? workspace.FindScreen(design, root)?.Screen : null;
-        var onScreen = screen is null ? null : workspace.FindDesign(Design!.Value)!.Value.State.Measured.LayersOf(screen).Select(l => l.Ordinal).ToHashSet();
+        // Of a screen that is gone nothing is built.
+        var onScreen = Design is null && Screen is null ? null : screen is null ? [] : workspace.FindDesign(Design!.Value)!.Value.State.Measured.LayersOf(screen).Select(l => l.Ordinal).ToHashSet();
         return file => (Platform is null || file.Platform == Platform)
             && (picked is null || file.Picture.Places.Any(picked.Contains) || file.Picture.PartOf is { } group && picked.Contains(group))
             && (onScreen is null || file.Picture.Places.Any(p => p.Design == Design && onScreen.Contains(p.Ordinal)));

@@ -112,6 +112,6 @@ public sealed class ScreenEdits(DrawingTree drawing, Arrangement arrangement)
     private static string Unique(string name, ImmutableArray<ArrangedScreen> others)
     {
         var taken = others.Select(s => s.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return FreeName.Of(name.Length > LongestName ? name[..LongestName] : name, taken.Contains, " ");
+        return FreeName.Of(PlainText.Clean(name, LongestName), taken.Contains, " ");
     }
 }

@@ -34,7 +34,7 @@ public sealed record CheckBook
 
     /// <summary>The book in which one finding is as it should be. Findings of an essential check cannot be.</summary>
     public CheckBook Suppress(Finding finding, string reason) => Checks.Find(finding.Check) is not { IsEssential: false } ? this
-        : Again(finding) with { Suppressed = [.. Again(finding).Suppressed, new(finding.Check, finding.Layer, finding.About, reason.Length > LongestReason ? reason[..LongestReason] : reason)] };
+        : Again(finding) with { Suppressed = [.. Again(finding).Suppressed, new(finding.Check, finding.Layer, finding.About, Naming.PlainText.Clean(reason, LongestReason))] };
 
     /// <summary>The book in which a finding is told again.</summary>
     public CheckBook Again(Finding finding) => this with { Suppressed = [.. Suppressed.Where(s => !s.IsOf(finding))] };

@@ -24,5 +24,5 @@ public sealed class LongName : ICheck
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
             $"The name of “{Short(picture.Name)}” on {picture.ScreenName} is longer than {PlatformNames.Longest} characters and is cut there."));
 
-    private static string Short(string name) => name.Length > 40 ? name[..40] + "…" : name;
+    private static string Short(string name) => Naming.PlainText.Clean(name, 41, "…");
 }

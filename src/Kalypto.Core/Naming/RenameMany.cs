@@ -54,7 +54,7 @@ public sealed partial record RenameMany(string Find, string Replace, bool IsExpr
             : Expression is { } expression ? expression.Replace(parts.Name, filled)
             : parts.Name.Replace(Find, filled, StringComparison.OrdinalIgnoreCase);
         name = Styled(name.Trim().Trim('-', '_').Trim());
-        return name.Length > Longest ? name[..Longest] : name;
+        return PlainText.Clean(name, Longest);
 
         // In a regular replacement a dollar of a name would be read as a group.
         string Plain(string text) => Expression is null ? text : text.Replace("$", "$$", StringComparison.Ordinal);

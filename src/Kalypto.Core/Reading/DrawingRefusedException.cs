@@ -14,6 +14,12 @@ public sealed class DrawingRefusedException : Exception
         Line = line;
     }
 
+    private DrawingRefusedException(string message, int line)
+        : base(message) => Line = line;
+
+    /// <summary>The same refusal as it was said in another process.</summary>
+    public static DrawingRefusedException Again(string message, int line) => new(message, line);
+
     /// <summary>The line of the file, from 1; 0 when no line is meant.</summary>
     public int Line { get; }
 }

@@ -66,10 +66,12 @@ internal sealed class ElementBuilder(string name, ElementBuilder? parent, int li
         {
             if (position == 0)
             {
-                var n = 0;
+                var (n, before) = (0, (ElementBuilder?)null);
                 foreach (var sibling in Parent?.Elements ?? [this])
                 {
                     sibling.position = ++n;
+                    sibling.previous = before;
+                    before = sibling;
                 }
                 (Parent ?? this).elementCount = n;
             }
@@ -80,7 +82,11 @@ internal sealed class ElementBuilder(string name, ElementBuilder? parent, int li
     /// <summary>Its place from the end, from 1.</summary>
     public int PositionFromEnd => Position is var n ? (Parent ?? this).elementCount - n + 1 : 0;
 
+    /// <summary>The element before it in its parent; null for the first.</summary>
+    public ElementBuilder? Previous => Position > 1 ? previous : null;
+
     private int position;
+    private ElementBuilder? previous;
     private int elementCount;
 
     public string? Style(string property) =>

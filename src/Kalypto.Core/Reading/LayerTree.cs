@@ -75,10 +75,6 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
         {
             AddScreen(layers[0], box);
         }
-        if (screens.Count > limits.Screens)
-        {
-            throw new DrawingRefusedException($"The drawing has more than {limits.Screens} screens", "Split it into several files");
-        }
     }
 
     private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName)
@@ -113,6 +109,10 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
 
     private void AddScreen(Layer layer, Box frame)
     {
+        if (screens.Count >= limits.Screens)
+        {
+            throw new DrawingRefusedException($"The drawing has more than {limits.Screens} screens", "Split it into several files");
+        }
         screens.Add(new(FreeName.Of(layer.Name, screenNames.Contains, " "), frame, layer));
         screenNames.Add(screens[^1].Name);
     }
@@ -161,7 +161,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
         _ => whole,
     };
 
-    private static string Clip(string name) => name.Length > LongestName ? name[..(LongestName - 1)] + "…" : name;
+    private static string Clip(string name) => PlainText.Clean(name, LongestName, "…");
 
     [GeneratedRegex(@"^(guides?|grids?|columns?|(layout|baseline|column)[ _-]?(grid|guides?))$", RegexOptions.IgnoreCase)]
     private static partial Regex GuideName();

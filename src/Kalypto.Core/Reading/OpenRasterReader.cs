@@ -13,7 +13,7 @@ internal sealed class OpenRasterReader
     private const string Remedy = "Save the drawing again as OpenRaster and bring that file in";
     private const int MostStackXml = 8 * 1024 * 1024;
     private const int MostEntries = 4_000;
-    private const long MostBytes = 256L * 1024 * 1024;
+    private const long MostBytes = 64L * 1024 * 1024;
     // W3C Compositing and Blending 1; the names are those of CSS.
     private static readonly HashSet<string> Blends =
     [
@@ -26,6 +26,7 @@ internal sealed class OpenRasterReader
     private readonly List<(ElementBuilder? Element, string Sentence)> notes = [];
     private readonly ElementBuilder root = new("svg", null, 0);
     private readonly ElementBuilder definitions;
+    private readonly Dictionary<string, ElementBuilder> pictures = new(StringComparer.Ordinal);
     private long bytes;
     private int elements;
     private int masks;
@@ -132,7 +133,13 @@ internal sealed class OpenRasterReader
         {
             var source = reader.GetAttribute("src") ?? "";
             reader.Skip();
-            element = PictureReader.Image(parent, Entry(source, (int)MostBytes), limits, $"“{name ?? source}” ({source})").Image;
+            // Layers that show one source share its text.
+            if (!pictures.TryGetValue(source, out var picture))
+            {
+                pictures[source] = picture = PictureReader.Image(root, Entry(source, (int)MostBytes), limits, $"“{name ?? source}” ({source})").Image;
+            }
+            element = new("image", parent, 0);
+            element.Attributes.AddRange(picture.Attributes);
             element["x"] = Numbers.Text(x);
             element["y"] = Numbers.Text(y);
         }

@@ -9,8 +9,17 @@ public sealed record ReadingLimits
     /// <summary>Bytes of the file.</summary>
     public int Bytes { get; init; } = 64 * 1024 * 1024;
 
+    /// <summary>Bytes of what was read, each text once: what the server takes for a drawing follows from it.</summary>
+    public long ReadBytes { get; init; } = 192 * 1024 * 1024;
+
+    /// <summary>Brackets within brackets in styles and values. Real ones come to five or six.</summary>
+    public int Nesting { get; init; } = 40;
+
     /// <summary>Elements in the file.</summary>
     public int Elements { get; init; } = 120_000;
+
+    /// <summary>Attributes of one element.</summary>
+    public int Attributes { get; init; } = 500;
 
     /// <summary>Elements nested in one another. The renderer refuses more than 256, and a sub-document needs a few itself.</summary>
     public int Depth { get; init; } = 200;

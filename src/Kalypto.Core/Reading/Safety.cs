@@ -21,11 +21,23 @@ internal static class Safety
             for (var at = value.IndexOf("url(", StringComparison.OrdinalIgnoreCase); at >= 0;
                  at = value.IndexOf("url(", at + 4, StringComparison.OrdinalIgnoreCase))
             {
-                var target = value[(at + 4)..].TrimStart(' ', '"', '\'');
+                var target = value.AsSpan(at + 4).TrimStart([' ', '"', '\'']);
                 if (!target.StartsWith('#') && !target.StartsWith("data:", StringComparison.OrdinalIgnoreCase))
                 {
-                    throw Outside(element, target.Split(')', '"', '\'')[0]);
+                    throw Outside(element, target[..Math.Min(target.Length, 80)].ToString().Split(')', '"', '\'')[0]);
                 }
+            }
+        }
+    }
+
+    /// <summary>Refuses values in which brackets lie too deep in one another.</summary>
+    public static void RefuseDeepNesting(ElementBuilder element, ReadingLimits limits)
+    {
+        foreach (var (name, value) in element.Attributes)
+        {
+            if (name is not ("d" or "points" or "href" or "id" or "class"))
+            {
+                Nesting.RefuseDeep(value, limits, $"The {name} of a <{element.Name}>", element.Line);
             }
         }
     }
@@ -72,6 +84,6 @@ internal static class Safety
     }
 
     private static DrawingRefusedException Outside(ElementBuilder element, string target) => new(
-        $"A <{element.Name}> refers to “{(target.Length > 60 ? target[..60] + "…" : target)}” outside the file",
+        $"A <{element.Name}> refers to “{Naming.PlainText.Clean(target, 60, "…")}” outside the file",
         "Embed it in the drawing; nothing outside the file is fetched", element.Line);
 }

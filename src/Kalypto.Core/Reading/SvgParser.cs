@@ -9,6 +9,7 @@ namespace Kalypto.Core.Reading;
 internal sealed class SvgParser(ReadingLimits limits)
 {
     private const string Remedy = "Save the drawing again as plain SVG and bring it in once more";
+    private const int LongestTitle = 2000;
     private readonly StringBuilder styles = new();
     private readonly List<ReadingNote> notes = [];
     private int count;
@@ -108,6 +109,10 @@ internal sealed class SvgParser(ReadingLimits limits)
                         throw new DrawingRefusedException(
                             $"Groups lie more than {limits.Depth} deep in one another", "Take needless outer groups apart", lines.LineNumber);
                     }
+                    if (reader.AttributeCount > limits.Attributes)
+                    {
+                        throw new DrawingRefusedException($"An element has more than {limits.Attributes} attributes", "Save the drawing again as plain SVG", lines.LineNumber);
+                    }
                     ReadAttributes(reader, element);
                     current?.Children.Add(element);
                     root ??= element;
@@ -149,11 +154,8 @@ internal sealed class SvgParser(ReadingLimits limits)
                 }
                 return;
             case "title" when parent is not null:
-                var title = reader.ReadInnerXml();
-                if (!title.Contains('<', StringComparison.Ordinal))
-                {
-                    parent.Label ??= Named(System.Net.WebUtility.HtmlDecode(title));
-                }
+                var title = PlainText(reader);
+                parent.Label ??= Named(title);
                 return;
             case "script":
                 notes.Add(new(null, "A script was left out: drawings are pictures here, nothing in them runs."));
@@ -163,6 +165,22 @@ internal sealed class SvgParser(ReadingLimits limits)
                 break;
         }
         reader.Skip();
+    }
+
+    /// <summary>The text of the element at which the reader stands, which then stands behind it; null when there is more than text in it.</summary>
+    private static string? PlainText(XmlReader reader)
+    {
+        var (depth, text, isPlain) = (reader.Depth, new StringBuilder(), true);
+        if (!reader.IsEmptyElement)
+        {
+            while (reader.Read() && reader.Depth > depth)
+            {
+                isPlain &= reader.NodeType != XmlNodeType.Element;
+                text.Append(text.Length < LongestTitle ? reader.Value : "");
+            }
+        }
+        reader.Read();
+        return isPlain ? text.ToString() : null;
     }
 
     private static void ReadAttributes(XmlReader reader, ElementBuilder element)
@@ -206,7 +224,7 @@ internal sealed class SvgParser(ReadingLimits limits)
 
     private static string? Named(string? name) => string.IsNullOrWhiteSpace(name) ? null : name.Trim();
 
-    private static string Clip(string text) => text.Length > 40 ? text[..40] : text;
+    private static string Clip(string text) => Naming.PlainText.Clean(text, 40);
 
     private static bool InText(ElementBuilder element)
     {

@@ -22,10 +22,12 @@ public static class SvgReader
         var root = parser.Parse(file);
         var notes = parser.Notes.Select(n => ((ElementBuilder?)null, n.Sentence)).ToList();
 
+        Nesting.RefuseDeep(parser.Styles, limits, "The style sheet");
         var cascade = new StyleCascade(StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s))), limits);
         var normalisations = Normalisations.All();
         foreach (var element in root.SelfAndDescendants())
         {
+            Safety.RefuseDeepNesting(element, limits);
             cascade.Apply(element);
             Safety.RefuseOutsideReferences(element);
             Safety.RefuseLongFilters(element, limits);
@@ -75,7 +77,7 @@ public static class SvgReader
         if (root["viewBox"] is { } text)
         {
             box = Numbers.List(text) is [var x, var y, var w, var h] ? new(x, y, w, h)
-                : throw new DrawingRefusedException($"The viewBox “{(text.Length > 60 ? text[..60] : text)}” is not four numbers", Remedy, root.Line);
+                : throw new DrawingRefusedException($"The viewBox “{Naming.PlainText.Clean(text, 60)}” is not four numbers", Remedy, root.Line);
         }
         else if (Numbers.Length(root["width"]) is { } width && Numbers.Length(root["height"]) is { } height)
         {
@@ -102,15 +104,9 @@ public static class SvgReader
         var ids = new HashSet<string>();
         foreach (var element in root.SelfAndDescendants())
         {
-            foreach (var value in element.Attributes.Select(a => a.Value).Concat(element.Declared?.Values.AsEnumerable() ?? []))
+            foreach (var (name, value) in element.Attributes.Select(a => (a.Name, a.Value)).Concat(element.Declared?.Select(d => (d.Key, d.Value)) ?? []))
             {
-                var at = value.IndexOf('#', StringComparison.Ordinal);
-                while (at >= 0 && value.Length < 10_000)
-                {
-                    var end = value.IndexOfAny([')', '"', '\'', ' '], at);
-                    ids.Add(end < 0 ? value[(at + 1)..] : value[(at + 1)..end]);
-                    at = value.IndexOf('#', at + 1);
-                }
+                ids.UnionWith(References.Of(name, value));
             }
         }
         return ids;

@@ -4,4 +4,8 @@ namespace Kalypto.Core.Rendering;
 /// <param name="Bytes">The encoded picture; null when it failed.</param>
 /// <param name="Failure">Why it failed, as a sentence; null when it did not.</param>
 /// <param name="Note">What people should know of it, such as the quality that was found; null for nothing.</param>
-public sealed record Drawn(byte[]? Bytes, string? Failure, string? Note = null);
+public sealed record Drawn(byte[]? Bytes, string? Failure, string? Note = null)
+{
+    /// <summary>True for a failure that is no property of the drawing: whoever drew it died or ran out of time, and another attempt may go well.</summary>
+    public bool IsPassing { get; init; }
+}

@@ -5,4 +5,8 @@ namespace Kalypto.Core.Rendering;
 /// <summary>What was seen when a layer was drawn alone.</summary>
 /// <param name="Ink">The smallest box with every visible pixel, in drawing units; null when nothing is visible.</param>
 /// <param name="Failure">Why the layer could not be drawn; null when it could.</param>
-public sealed record Look(Box? Ink, string? Failure);
+public sealed record Look(Box? Ink, string? Failure)
+{
+    /// <summary>True for a failure that is no property of the drawing: whoever drew it died or ran out of time, and another attempt may go well.</summary>
+    public bool IsPassing { get; init; }
+}

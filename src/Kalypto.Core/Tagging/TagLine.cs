@@ -22,6 +22,9 @@ public sealed class TagLine
     /// <summary>True when nothing was typed.</summary>
     public bool IsEmpty => changes.IsEmpty && Mistakes.IsEmpty;
 
+    /// <summary>The longest line. Nobody types it; every tag there is comes to a tenth of it.</summary>
+    public const int Longest = 4000;
+
     /// <summary>Reads a line; never throws.</summary>
     /// <param name="text">What was typed.</param>
     /// <param name="ownKinds">The team's own kinds, which are words too.</param>
@@ -31,6 +34,10 @@ public sealed class TagLine
         var words = TagWord.All(ownKinds);
         var changes = ImmutableArray.CreateBuilder<Func<Tags, Tags>>();
         var mistakes = ImmutableArray.CreateBuilder<TagMistake>();
+        if (text.Length > Longest)
+        {
+            return new([], [new(Naming.PlainText.Clean(text, 40, "…"), null)]);
+        }
         foreach (var typed in text.Split([' ', '\t', '\n', '\r', '\u00a0'], StringSplitOptions.RemoveEmptyEntries))
         {
             var takeAway = typed[0] == '-';

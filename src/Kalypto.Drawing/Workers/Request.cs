@@ -6,6 +6,9 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>A request to a worker; the document follows as the body.</summary>
 internal sealed record Request(WorkerTask Task, double Width, double Height, Effort Effort, IReadOnlyList<string> Ids)
 {
+    /// <summary>What a drawing is called that does not say so itself.</summary>
+    public string Name { get; init; } = "";
+
     /// <summary>The format of a file, by its id.</summary>
     public string Format { get; init; } = "";
 

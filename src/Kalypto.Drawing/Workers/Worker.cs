@@ -8,26 +8,28 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
 {
     // The best encoders take their time, and a search for the quality takes several rounds.
     private const int FileFactor = 6;
+    private static readonly WorkerFailure Died = new("It crashed the renderer, probably for want of memory.", IsTime: false);
     private Process? process;
 
-    /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or hangs.</summary>
+    /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or takes too long.</summary>
     /// <returns>Null when all answers came, else why they did not.</returns>
-    public async Task<string?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    public async Task<WorkerFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         var running = process is { HasExited: false } ? process : Start();
-        using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         var patience = request.Task == WorkerTask.File ? options.TimeLimit * FileFactor : options.TimeLimit;
+        using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        var clock = new WorkClock(running, patience);
         try
         {
-            limit.CancelAfter(patience);
+            var ticking = clock.TickAsync(limit);
             await Frames.WriteAsync(running.StandardInput.BaseStream, request, document, limit.Token);
             for (var i = 0; i < answers; i++)
             {
-                limit.CancelAfter(patience);
+                clock.Again();
                 if (await Frames.ReadAsync<Answer>(running.StandardOutput.BaseStream, limit.Token) is not var (answer, body))
                 {
                     End();
-                    return "It crashed the renderer, probably for want of memory.";
+                    return Died;
                 }
                 take(answer, body);
                 if (answer.Failure is not null)
@@ -35,6 +37,8 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
                     break;
                 }
             }
+            await limit.CancelAsync();
+            await ticking;
             return null;
         }
         catch (OperationCanceledException)
@@ -42,12 +46,12 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
             // Whether too slow or no longer wanted: what it is busy with cannot be stopped otherwise.
             End();
             cancel.ThrowIfCancellationRequested();
-            return $"It takes longer than {patience.TotalSeconds.ToString(CultureInfo.InvariantCulture)} seconds to {(request.Task == WorkerTask.File ? "make" : "draw")}.";
+            return new($"It takes longer than {patience.TotalSeconds.ToString(CultureInfo.InvariantCulture)} seconds to {(request.Task == WorkerTask.File ? "make" : "draw")}.", IsTime: true);
         }
-        catch (Exception e) when (e is IOException or InvalidDataException)
+        catch (Exception e) when (e is IOException or InvalidDataException or InvalidOperationException)
         {
             End();
-            return "It crashed the renderer, probably for want of memory.";
+            return Died;
         }
     }
 
@@ -56,15 +60,16 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
     private Process Start()
     {
         End();
-        var start = new ProcessStartInfo(options.Program)
+        string[] command = [.. WorkerJail.Before(options), options.Program, options.Fonts, options.Memory.ToString(CultureInfo.InvariantCulture)];
+        var start = new ProcessStartInfo(command[0], command[1..])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
             RedirectStandardError = true,
             UseShellExecute = false,
         };
-        start.ArgumentList.Add(options.Fonts);
-        start.ArgumentList.Add(options.Memory.ToString(CultureInfo.InvariantCulture));
+        // Else every worker that is killed leaves a pipe for debuggers behind.
+        start.Environment["DOTNET_EnableDiagnostics"] = "0";
         start.Environment["DOTNET_TieredPGO"] = "0";
         start.Environment["DOTNET_GCConserveMemory"] = "5";
         // Hexadecimal. By itself it follows the cache of the processor, which may be larger than all that a worker needs.

@@ -1,6 +1,9 @@
+using System.Globalization;
+using System.Runtime.ExceptionServices;
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Reading;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;
 
@@ -9,10 +12,30 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>What runs inside a worker process: takes a request, draws, answers, until its input ends.</summary>
 public static class WorkerLoop
 {
+    private const int LargeFile = 2_000_000;
     private static readonly TimeSpan ParentCheck = TimeSpan.FromSeconds(1);
+
+    private const int ReadingStack = 16 * 1024 * 1024;
 
     // Pictures of this size leave so much behind that cleaning up at once is worth the moment that it takes.
     private const double LargePixels = 2_000_000;
+
+    /// <summary>True when a process with the rights of this one can draw: every font can be read.</summary>
+    public static bool CanWork(string fonts)
+    {
+        try
+        {
+            foreach (var font in Directory.Exists(fonts) ? Directory.EnumerateFiles(fonts) : [])
+            {
+                using var file = File.OpenRead(font);
+            }
+            return true;
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            return false;
+        }
+    }
 
     /// <summary>Runs until standard input ends or the parent is gone.</summary>
     /// <param name="fonts">The folder of the project's fonts.</param>
@@ -27,7 +50,7 @@ public static class WorkerLoop
         while (await Frames.ReadAsync<Request>(input, CancellationToken.None) is var (request, body))
         {
             await AnswerAsync(request, body, output);
-            if (request.Width * request.Height > LargePixels)
+            if (request.Width * request.Height > LargePixels || body.Length > LargeFile)
             {
                 ProcessLimits.GiveBack();
             }
@@ -38,6 +61,11 @@ public static class WorkerLoop
     {
         try
         {
+            if (request.Task == WorkerTask.Read)
+            {
+                await SendAsync(output, new(null, null), ReadOnStack(body, request.Name));
+                return;
+            }
             if (request.Task == WorkerTask.ToPng)
             {
                 await SendAsync(output, new(null, null), PictureConverter.ToPng(body));
@@ -85,10 +113,35 @@ public static class WorkerLoop
                 await SendAsync(output, new(null, null), PngEncoder.Encode(canvas.ToRgba(), width, height, request.Effort));
             }
         }
+        catch (DrawingRefusedException e)
+        {
+            await SendAsync(output, new(e.Message, null, Note: e.Line.ToString(CultureInfo.InvariantCulture)));
+        }
         catch (RenderingFailedException e)
         {
             await SendAsync(output, new(e.Message, null));
         }
+    }
+
+    // Parsers of style sheets call themselves for each bracket.
+    private static byte[] ReadOnStack(byte[] file, string name)
+    {
+        var (read, failure) = ((byte[]?)null, (ExceptionDispatchInfo?)null);
+        var thread = new Thread(() =>
+        {
+            try
+            {
+                read = ReadForm.Write(DrawingReader.Read(file, name), ReadingLimits.Default.ReadBytes);
+            }
+            catch (Exception e)
+            {
+                failure = ExceptionDispatchInfo.Capture(e);
+            }
+        }, ReadingStack);
+        thread.Start();
+        thread.Join();
+        failure?.Throw();
+        return read!;
     }
 
     private static (byte[] File, string? Note) FileOf(Request request, string document)

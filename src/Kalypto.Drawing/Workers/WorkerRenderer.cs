@@ -1,9 +1,9 @@
-using System.Collections.Concurrent;
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;
@@ -13,16 +13,18 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>Draws in worker processes: a drawing that hangs or crashes the renderer costs itself only.</summary>
 public sealed class WorkerRenderer : IRenderer, IDisposable
 {
-    private const int MostCrashesOfOneDrawing = 12;
+    // Layers that measuring may fail at, each tried twice; what kills more of them is no drawing.
+    private const int MostUnmeasured = 3;
 
     /// <summary>Of pictures of more pixels one is drawn at a time, for each takes several times its pixels of memory.</summary>
     public const long LargePixels = 4_000_000;
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
     private const string FileVersion = "1";
-    private readonly WorkerOptions options;
-    private readonly ConcurrentBag<Worker> idle = [];
-    private readonly SemaphoreSlim places;
+    private readonly WorkerPool drawers;
+
+    // People wait for what these do: bringing in, comparing. Nothing that is drawn, however long, takes them.
+    private readonly WorkerPool front;
     private readonly SemaphoreSlim large = new(1);
     private readonly FontFamilies fonts;
     private readonly Lazy<string> identity;
@@ -30,13 +32,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
     public WorkerRenderer(WorkerOptions options)
     {
-        this.options = options;
-        places = new(options.Count);
+        (drawers, front) = (new(options, options.Count), new(options, 1));
         fonts = new(options.Fonts);
-        for (var i = 0; i < options.Count; i++)
-        {
-            idle.Add(new(options));
-        }
         Version = $"{LibraryVersions.All()} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
         identity = new(() => Fingerprint.Of(Version, fonts.All).Hex);
     }
@@ -76,7 +73,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     {
         var document = layers.Count == 0 ? "" : MeasuringDocument.Of(drawing, hidden);
         var doubtful = new List<(Layer Layer, StrokeEdges Edges)>();
-        for (var (next, crashes) = (0, 0); next < layers.Count && crashes < MostCrashesOfOneDrawing; crashes++)
+        var (next, tried, unmeasured) = (0, -1, 0);
+        while (next < layers.Count)
         {
             var rest = layers[next..];
             var done = 0;
@@ -98,8 +96,19 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                     }
                 },
                 cancel);
-            // The layer that it died of stays without a box; the others go on.
-            next = failed is null ? layers.Count : next + done + 1;
+            next = failed is null ? layers.Count : next + done;
+            if (failed is not null)
+            {
+                // Whoever killed the worker may have meant something else: once more. A layer that kills it again stays without a box.
+                var again = tried == next;
+                tried = next;
+                next += again ? 1 : 0;
+                unmeasured += again ? 1 : 0;
+                if (unmeasured > MostUnmeasured || failed.IsTime)
+                {
+                    throw new DrawingRefusedException("Measuring the layers takes longer or more memory than it may", "Make the drawing simpler, or split it into several files. When other drawings fail too, try again in a moment");
+                }
+            }
         }
         foreach (var (layer, edges) in doubtful)
         {
@@ -124,9 +133,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             var source = new Box(region.X, region.Y, width / scale, height / scale);
             var failure = await AskAsync(
                 new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Document(source, width, height), 1, (answer, _) => seen = answer, cancel);
-            if ((failure ?? seen?.Failure) is { } why)
+            if ((failure?.Sentence ?? seen?.Failure) is { } why)
             {
-                return new(null, why);
+                return new(null, why) { IsPassing = failure is not null };
             }
             if (seen!.Box is not { } ink)
             {
@@ -150,34 +159,19 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <inheritdoc/>
     public Task<Drawn> PixelsAsync(string document, int width, int height, CancellationToken cancel) => DrawAsync(WorkerTask.Pixels, document, width, height, Effort.Quick, cancel);
 
-    private async Task<Drawn> DrawAsync(WorkerTask task, string document, int width, int height, Effort quality, CancellationToken cancel)
-    {
-        Drawn? drawn = null;
-        var failure = await AskAsync(
-            new(task, width, height, quality, []), document, 1,
-            (answer, body) => drawn = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
-        return failure is null ? drawn! : new(null, failure);
-    }
+    private Task<Drawn> DrawAsync(WorkerTask task, string document, int width, int height, Effort quality, CancellationToken cancel) =>
+        AskOneAsync(new(task, width, height, quality, []), Encoding.UTF8.GetBytes(document), cancel);
 
     /// <inheritdoc/>
     public void Dispose()
     {
-        while (idle.TryTake(out var worker))
-        {
-            worker.Dispose();
-        }
-        places.Dispose();
+        drawers.Dispose();
+        front.Dispose();
         large.Dispose();
     }
 
     /// <inheritdoc/>
-    public async Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel)
-    {
-        Drawn? made = null;
-        var failure = await AskAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, 1,
-            (answer, body) => made = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
-        return failure is null ? made! : new(null, failure);
-    }
+    public Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel) => AskOneAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, cancel);
 
     /// <inheritdoc/>
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
@@ -187,21 +181,14 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             throw new ArgumentException($"{format.Name} is written by the core.", nameof(order));
         }
-        Drawn? made = null;
-        var failure = await AskAsync(
+        return await AskOneAsync(
             new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
-            order.Document, 1, (answer, body) => made = answer.Failure is null ? new(body, null, answer.Note) : new(null, answer.Failure), cancel);
-        return failure is null ? made! : new(null, failure);
+            Encoding.UTF8.GetBytes(order.Document), cancel);
     }
 
     /// <inheritdoc/>
-    public async Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel)
-    {
-        Drawn? made = null;
-        var failure = await AskAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []), document, 1,
-            (answer, body) => made = answer.Failure is null ? new(body, null) : new(null, answer.Failure), cancel);
-        return failure is null ? made! : new(null, failure);
-    }
+    public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) =>
+        AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []), Encoding.UTF8.GetBytes(document), cancel);
 
     /// <inheritdoc/>
     public async Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel)
@@ -215,29 +202,23 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <inheritdoc/>
     public string? StandInFor(string family) => fonts.StandInFor(family);
 
-    private Task<string?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>
+    private Task<WorkerFailure?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>
         AskAsync(request, Encoding.UTF8.GetBytes(document), answers, take, cancel);
 
-    private async Task<string?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    private async Task<WorkerFailure?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        var isLarge = request.Task is not WorkerTask.Measure && request.Width * request.Height > LargePixels;
+        if (request.Task is WorkerTask.Measure or WorkerTask.ToPng or WorkerTask.Compare)
+        {
+            return await front.AskAsync(request, document, answers, take, cancel);
+        }
+        var isLarge = request.Width * request.Height > LargePixels;
         if (isLarge)
         {
             await large.WaitAsync(cancel);
         }
         try
         {
-            await places.WaitAsync(cancel);
-            var worker = idle.TryTake(out var free) ? free : new Worker(options);
-            try
-            {
-                return await worker.AskAsync(request, document, answers, take, cancel);
-            }
-            finally
-            {
-                idle.Add(worker);
-                places.Release();
-            }
+            return await drawers.AskAsync(request, document, answers, take, cancel);
         }
         finally
         {
@@ -246,5 +227,13 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 large.Release();
             }
         }
+    }
+
+    /// <summary>Asks for one answer.</summary>
+    private async Task<Drawn> AskOneAsync(Request request, byte[] document, CancellationToken cancel)
+    {
+        Drawn? made = null;
+        var failure = await AskAsync(request, document, 1, (answer, body) => made = answer.Failure is null ? new(body, null, answer.Note) : new(null, answer.Failure), cancel);
+        return failure is null ? made! : new(null, failure.Sentence) { IsPassing = true };
     }
 }

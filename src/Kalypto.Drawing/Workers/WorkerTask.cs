@@ -3,6 +3,7 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>What a worker can be asked.</summary>
 internal enum WorkerTask
 {
+    Read,
     Measure,
     Ink,
     Draw,

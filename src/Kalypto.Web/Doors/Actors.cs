@@ -1,5 +1,6 @@
 using System.Buffers.Text;
 using System.Security.Cryptography;
+using Kalypto.Core.Naming;
 using Kalypto.Store;
 
 namespace Kalypto.Web.Doors;
@@ -31,9 +32,5 @@ internal static class Actors
     /// <summary>The page that a request comes from; empty when it does not say.</summary>
     public static string PageOf(HttpContext http) => http.Request.Headers["X-Kalypto-Page"].ToString() is { Length: <= 40 } page ? page : "";
 
-    private static string Who(HttpContext http)
-    {
-        var who = new string([.. Uri.UnescapeDataString(http.Request.Headers["X-Kalypto-Who"].ToString()).Where(c => !char.IsControl(c))]).Trim();
-        return who.Length > LongestWho ? who[..LongestWho] : who;
-    }
+    private static string Who(HttpContext http) => PlainText.Clean(Uri.UnescapeDataString(http.Request.Headers["X-Kalypto-Who"].ToString()), LongestWho);
 }

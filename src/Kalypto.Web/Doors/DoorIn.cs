@@ -22,7 +22,7 @@ internal sealed class DoorIn(RequestDelegate next, OpenProject open, Notices not
         var workspace = scope is { Loads: true } ? await open.LoadAsync(project, http.RequestAborted) : null;
         if (scope is { Loads: true } && workspace is null)
         {
-            await (http.Request.Path.StartsWithSegments("/api") ? Results.NotFound(new { message = "This project is not there any more." }) : Results.NotFound()).ExecuteAsync(http);
+            await (http.Request.Path.StartsWithSegments("/api") ? Problem.NotFound("This project is not there any more.") : Results.NotFound()).ExecuteAsync(http);
             return;
         }
         http.Features.Set(new Entry(new(project, Actors.Of(http), Actors.PageOf(http)), notice, workspace));

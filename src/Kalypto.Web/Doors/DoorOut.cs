@@ -8,13 +8,10 @@ internal static class DoorOut
     /// <summary>Why a step was not done; null when it was, or when there was nothing to do.</summary>
     public static IResult? Refusal(this StepDone done) => done.State switch
     {
-        StepState.Archived => Results.Conflict(new { message = "This project is archived, so nothing in it changes. Bring it back on the page of all projects first." }),
-        StepState.Gone => Results.NotFound(new { message = "What this is about is not there any more. Load the page again." }),
-        StepState.Blocked => Results.Conflict(new
-        {
-            message = $"{(done.Who.Length > 0 ? done.Who : "Somebody")} changed the same later: “{done.Label}”. Take that back first, in the history.",
-            history = true,
-        }),
+        StepState.Archived => Problem.Conflict("This project is archived, so nothing in it changes. Bring it back on the page of all projects first."),
+        StepState.Gone => Problem.NotFound("What this is about is not there any more. Load the page again."),
+        StepState.Blocked => Problem.Of(StatusCodes.Status409Conflict,
+            $"{(done.Who.Length > 0 ? done.Who : "Somebody")} changed the same later: “{done.Label}”. Take that back first, in the history.", ("history", true)),
         _ => null,
     };
 

@@ -11,10 +11,10 @@ internal static class Guard
         var http = context.HttpContext;
         if (!HttpMethods.IsGet(http.Request.Method) && !await http.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(http))
         {
-            return Results.Json(new { message = "This page is from before Kalypto was restarted. Load it again." }, statusCode: StatusCodes.Status400BadRequest);
+            return Problem.BadRequest("This page is from before Kalypto was restarted. Load it again.");
         }
         return await next(context);
-    });
+    }).Limited();
 
     /// <summary>Endpoints that lie in a project, which is loaded for them.</summary>
     public static RouteGroupBuilder InProject(this RouteGroupBuilder group) => group.WithMetadata(new ProjectScope());

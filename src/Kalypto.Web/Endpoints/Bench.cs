@@ -28,7 +28,7 @@ internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journ
         var layers = LayersOf(entry.Workspace, place);
         if (needsLayers && layers.Count == 0)
         {
-            return Results.NotFound(new { message = "These layers are not there any more. Load the page again." });
+            return Problem.NotFound("These layers are not there any more. Load the page again.");
         }
         try
         {
@@ -37,7 +37,7 @@ internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journ
         }
         catch (ArrangingRefusedException e)
         {
-            return Results.Conflict(new { message = e.Message });
+            return Problem.Conflict(e.Message);
         }
     }
 
@@ -82,5 +82,5 @@ internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journ
         });
     }
 
-    private static IResult Gone() => Results.NotFound(new { message = "This screen is not there any more." });
+    private static IResult Gone() => Problem.NotFound("This screen is not there any more.");
 }

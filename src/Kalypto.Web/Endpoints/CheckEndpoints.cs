@@ -14,7 +14,7 @@ internal static class CheckEndpoints
 {
     private sealed record FixWish(string Check, int Design, int Layer, bool Everywhere);
 
-    private sealed record CheckWish(string Check, string? Severity, bool? IsOn);
+    private sealed record CheckWish(string? Check, string? Severity, bool? IsOn);
 
     private sealed record SuppressWish(string Check, int Design, int Layer, string? About, string? Reason, bool Again);
 
@@ -30,9 +30,9 @@ internal static class CheckEndpoints
         });
         project.MapPost("/checks/settings", async (Entry entry, CheckWish wish, ChangeChecks checks, OpenProject open, PlanPack plans, CancellationToken cancel) =>
         {
-            if (Checks.Find(wish.Check) is not { } check)
+            if (Checks.Find(wish.Check ?? "") is not { } check)
             {
-                return Results.NotFound(new { message = "There is no such check any more. Load the page again." });
+                return Problem.NotFound("There is no such check any more. Load the page again.");
             }
             var done = wish.IsOn is { } isOn ? await checks.SwitchAsync(entry.Visit, check, isOn, cancel)
                 : await checks.MatterAsync(entry.Visit, check, Enum.TryParse<Severity>(wish.Severity, ignoreCase: true, out var severity) ? severity : null, cancel);
@@ -43,7 +43,7 @@ internal static class CheckEndpoints
             var plan = await plans.PlanAsync(entry.Workspace, cancel);
             bool IsMeant(Finding f) => f.Check == wish.Check && f.Layer == new LayerRef(wish.Design, wish.Layer) && f.About == (wish.About ?? "");
             var found = wish.Again ? plan.Pack.Suppressed.Select(s => s.Finding).FirstOrDefault(IsMeant) : plan.Pack.Findings.FirstOrDefault(IsMeant);
-            return found is null ? Results.NotFound(new { message = "This is not found any more." })
+            return found is null ? Problem.NotFound("This is not found any more.")
                 : await AnswerAsync(wish.Again ? await checks.AgainAsync(entry.Visit, found, cancel) : await checks.SuppressAsync(entry.Visit, found, wish.Reason ?? "", cancel), "", entry, open, plans, cancel);
         });
     }

@@ -17,8 +17,8 @@ internal static class CloserEndpoints
         project.MapPost("/closer/try", async (Entry entry, Wish wish, LookCloser closer, CancellationToken cancel) =>
         {
             var (other, refusal) = await closer.TryAsync(entry.Workspace, wish.Key, wish.Ask, cancel);
-            return refusal is { } why ? Results.Conflict(new { message = PackWords.Say(why, wish.Ask) })
-                : other!.Row.Sha256 is null ? Results.Conflict(new { message = other.Row.Failure })
+            return refusal is { } why ? Problem.Conflict(PackWords.Say(why, wish.Ask))
+                : other!.Row.Sha256 is null ? Problem.Conflict(other.Row.Failure ?? "It could not be drawn.")
                 : Results.Ok(new
                 {
                     picture = $"/pictures/files/{other.Key}{other.Format.Extension}",

@@ -30,7 +30,7 @@ internal static class DeliveryEndpoints
                 return NotThere();
             }
             var (id, refusal) = await build.AgainAsync(delivery, entry.Author.Actor, cancel);
-            return refusal is not null ? Results.Conflict(new { message = PackWords.Say(refusal) }) : Results.Ok(new { build = id });
+            return refusal is not null ? Problem.Conflict(PackWords.Say(refusal)) : Results.Ok(new { build = id });
         });
     }
 
@@ -84,7 +84,7 @@ internal static class DeliveryEndpoints
         await builds.FindAsync(build, cancel) is { Number: { } number } row && await deliveries.CompareAsync(row.ProjectId, number, since, cancel) is { } compared
             ? write(Deliveries.ListOf((await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "", compared)) : Results.NotFound();
 
-    private static IResult NotThere() => Results.NotFound(new { message = "There is no delivery of this number." });
+    private static IResult NotThere() => Problem.NotFound("There is no delivery of this number.");
 
     private static string FileName(string project) => NameWords.Join(NameWords.Split(project), "-", 40) is { Length: > 0 } name ? name : "pack";
 }

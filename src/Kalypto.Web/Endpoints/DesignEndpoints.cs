@@ -17,11 +17,11 @@ internal static class DesignEndpoints
         {
             if (entry.Workspace.FindDesign(design) is null)
             {
-                return Results.NotFound(new { message = "This design is not there any more." });
+                return Problem.NotFound("This design is not there any more.");
             }
             if (said.DrawnAt is < 1 or > 3)
             {
-                return Results.BadRequest(new { message = "A design is drawn at 1x, 2x or 3x." });
+                return Problem.BadRequest("A design is drawn at 1x, 2x or 3x.");
             }
             var done = said.Name is { } name ? await manage.NameAsync(entry.Visit, design, name, cancel) : new(StepState.Nothing);
             done = said.By is { } by && done.Refusal() is null ? await manage.MoveAsync(entry.Visit, design, by, cancel) : done;

@@ -2,6 +2,7 @@ using Kalypto.Application.BringingIn;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Packs;
+using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 
@@ -27,16 +28,19 @@ internal static class DraftEndpoints
             entry.Workspace.FindDesign(design) is var (row, _) && await waiting.BringAsync(entry.Author.Actor, row, cancel) is BroughtIn.Next ? Results.Ok() : NotThere());
         project.MapPost("/designs/{design:int}/held", async (Entry entry, int design, Held held, HoldDraft drafts, CancellationToken cancel) =>
             (await drafts.HoldAsync(entry.Author, design, held.Draft, cancel)).OrOk());
+        project.MapPost("/designs/{design:int}/before", async (Entry entry, int design, DesignStore designs, HoldDraft drafts, CancellationToken cancel) =>
+            await designs.HeldAsync(entry.Author.Project, design, cancel) is var (held, _) && (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == held)?.Follows is { } before
+                ? (await drafts.HoldAsync(entry.Author, design, before, cancel)).OrOk() : NotThere());
         project.MapPost("/designs/{design:int}/pairs", async (Entry entry, int design, Pairs said, HoldDraft drafts, CancellationToken cancel) =>
             (await drafts.SayAsync(entry.Visit, design, said.Same, cancel)).OrOk());
         // The name that the drawing gives a layer now, in the place of the one that its files kept.
         project.MapPost("/designs/{design:int}/names", async (Entry entry, int design, Named named, EditLayers edit, CancellationToken cancel) =>
             entry.Workspace.FindLayer(design, named.Layer) is null ? NotThere() : (await edit.NameAsync(entry.Visit, new(design, named.Layer), "", cancel)).OrOk());
         project.MapPost("/designs/{design:int}/apart", async (Entry entry, int design, SortDrafts sort, CancellationToken cancel) =>
-            await sort.ApartAsync(entry.Visit, design, cancel) is { } made ? Results.Ok(new { design = made }) : Results.Conflict(new { message = "There is no draft before this one, or somebody changed the design meanwhile. Load the page again." }));
+            await sort.ApartAsync(entry.Visit, design, cancel) is { } made ? Results.Ok(new { design = made }) : Problem.Conflict("There is no draft before this one, or somebody changed the design meanwhile. Load the page again."));
         project.MapPost("/designs/{design:int}/next-of", async (Entry entry, int design, Other other, SortDrafts sort, TimeProvider clock, CancellationToken cancel) =>
             await sort.JoinAsync(entry.Visit, design, other.Design, clock.GetUtcNow().UtcDateTime, cancel) is { } draft ? Results.Ok(new { other.Design, draft.Number, draft.Asked }) : NotThere());
     }
 
-    private static IResult NotThere() => Results.NotFound(new { message = "This design is not there any more." });
+    private static IResult NotThere() => Problem.NotFound("This design is not there any more.");
 }

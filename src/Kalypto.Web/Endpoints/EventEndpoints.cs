@@ -42,5 +42,5 @@ internal static class EventEndpoints
         {
             // The page was left or the server stops.
         }
-    });
+    }).StaysOpen();
 }

@@ -1,4 +1,5 @@
 using Kalypto.Core.Library;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Web.Endpoints;
 
@@ -9,7 +10,7 @@ internal sealed record LibraryAsk(string? Words, string? Kind, string? Platform,
 
     public LibraryQuery Query => new()
     {
-        Words = Words is { Length: > LongestWords } ? Words[..LongestWords] : Words ?? "",
+        Words = PlainText.Clean(Words, LongestWords),
         Kind = string.IsNullOrEmpty(Kind) ? null : Kind,
         Platform = string.IsNullOrEmpty(Platform) ? null : Platform,
         From = From,

@@ -47,22 +47,22 @@ internal static class LibraryEndpoints
         {
             if (!request.HasFormContentType || await request.ReadFormAsync(cancel) is not { Files: [{ } picture, ..] })
             {
-                return Results.BadRequest(new { message = "No picture came with it." });
+                return Problem.BadRequest("No picture came with it.");
             }
             if (picture.Length > LookUpPicture.MostBytes)
             {
-                return Results.BadRequest(new { message = $"This picture has more than {LookUpPicture.MostBytes / 1_000_000} MB. Look for a smaller one." });
+                return Problem.BadRequest($"This picture has more than {LookUpPicture.MostBytes / 1_000_000} MB. Look for a smaller one.");
             }
             using var bytes = new MemoryStream();
             await picture.CopyToAsync(bytes, cancel);
             try
             {
                 return await look.RunAsync(bytes.ToArray(), cancel) is { } hash ? Results.Ok(new { Like = hash.ToString() })
-                    : Results.BadRequest(new { message = "Nothing is to be seen in this picture, so nothing looks like it." });
+                    : Problem.BadRequest("Nothing is to be seen in this picture, so nothing looks like it.");
             }
             catch (DrawingRefusedException e)
             {
-                return Results.BadRequest(new { message = e.Message });
+                return Problem.BadRequest(e.Message);
             }
         });
         app.MapGet("/library/pictures/{drawing}.png", async (string drawing, LibraryStore store, HttpResponse response, CancellationToken cancel) =>
@@ -100,7 +100,7 @@ internal static class LibraryEndpoints
     }
 
     private static IResult Answer(TakeFromLibrary.Outcome outcome) => outcome.Refusal == TakeRefusal.None ? Results.Ok(new { outcome.Design })
-        : Results.Conflict(new { message = LibraryWords.Say(outcome.Refusal), outcome.Design });
+        : Problem.Of(StatusCodes.Status409Conflict, LibraryWords.Say(outcome.Refusal), ("design", outcome.Design));
 
-    private static IResult NotThere() => Results.NotFound(new { message = LibraryWords.Say(TakeRefusal.NotThere) });
+    private static IResult NotThere() => Problem.NotFound(LibraryWords.Say(TakeRefusal.NotThere));
 }

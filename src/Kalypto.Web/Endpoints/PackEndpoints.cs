@@ -12,7 +12,7 @@ internal static class PackEndpoints
 {
     private const int MostLooked = 200;
 
-    private sealed record Looked(IReadOnlyList<string> Keys);
+    private sealed record Looked(IReadOnlyList<string>? Keys);
 
     public static void MapPack(this RouteGroupBuilder project)
     {
@@ -24,13 +24,13 @@ internal static class PackEndpoints
         });
         project.MapPost("/pack/looked", async (Entry entry, Looked looked, PlanPack plans, CancellationToken cancel) =>
         {
-            await plans.LookAtAsync(entry.Workspace, looked.Keys.Take(MostLooked).ToHashSet(), cancel);
+            await plans.LookAtAsync(entry.Workspace, (looked.Keys ?? []).Take(MostLooked).ToHashSet(), cancel);
             return Results.Ok();
         });
         project.MapPost("/builds", async (Entry entry, BuildAsk? ask, string? line, BuildPack build, CancellationToken cancel) =>
         {
             var (id, refusal) = await build.StartAsync(entry.Workspace, ask ?? new(), cancel, line ?? "", entry.Author.Actor);
-            return refusal is not null ? Results.Conflict(new { message = PackWords.Say(refusal) }) : Results.Ok(new { build = id });
+            return refusal is not null ? Problem.Conflict(PackWords.Say(refusal)) : Results.Ok(new { build = id });
         });
     }
 

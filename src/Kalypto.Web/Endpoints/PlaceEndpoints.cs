@@ -48,11 +48,11 @@ internal static class PlaceEndpoints
         }
         catch (PlaceRefusedException e)
         {
-            return Results.Conflict(new { message = e.Message });
+            return Problem.Conflict(e.Message);
         }
     }
 
-    private static IResult NotThere() => Results.NotFound(new { message = "This place or delivery is not there any more. Load the page again." });
+    private static IResult NotThere() => Problem.NotFound("This place or delivery is not there any more. Load the page again.");
 
-    private static IResult Archived() => Results.Conflict(new { message = "This project is archived, so nothing of it is delivered. Bring it back on the page of all projects first." });
+    private static IResult Archived() => Problem.Conflict("This project is archived, so nothing of it is delivered. Bring it back on the page of all projects first.");
 }

@@ -25,11 +25,11 @@ internal static class ProjectEndpoints
         var all = app.Edits("/api/projects");
         all.MapPost("/", async (HttpContext http, HttpRequest request, HttpResponse response, BringIn bringIn, CancellationToken cancel) =>
         {
-            var files = (await request.ReadFormAsync(cancel)).Files;
+            var files = await FilesAsync(request, cancel);
             return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(Actors.Of(http)), files, cancel);
-        }).DisableAntiforgery();
+        }).DisableAntiforgery().TakesFiles();
         all.MapPost("/new", async (HttpContext http, NewProject wish, ManageProject manage, CancellationToken cancel) =>
-            await manage.AddAsync(wish.Name ?? "", Actors.Of(http), cancel) is { } project ? Results.Ok(new { project }) : Results.BadRequest(new { message = "A project needs a name." }));
+            await manage.AddAsync(wish.Name ?? "", Actors.Of(http), cancel) is { } project ? Results.Ok(new { project }) : Problem.BadRequest("A project needs a name."));
     }
 
     /// <summary>Routes that need no more of a project than its number, so that they also reach one that is deleted.</summary>
@@ -39,16 +39,15 @@ internal static class ProjectEndpoints
         {
             if (await projects.FindAsync(entry.Author.Project, cancel) is null)
             {
-                return Results.NotFound(new { message = "This project is not there any more." });
+                return Problem.NotFound("This project is not there any more.");
             }
-            var files = (await request.ReadFormAsync(cancel)).Files;
-            var form = await request.ReadFormAsync(cancel);
+            var files = await FilesAsync(request, cancel);
             return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(entry.Author.Actor, entry.Author.Project)
             {
-                Design = int.TryParse(form["design"], out var design) ? design : null,
-                Touched = [.. form["touched"].ToString().Split(',').Select(t => int.TryParse(t, out var touched) ? touched : 0)],
+                Design = int.TryParse(request.Form["design"], out var design) ? design : null,
+                Touched = [.. request.Form["touched"].ToString().Split(',').Select(t => int.TryParse(t, out var touched) ? touched : 0)],
             }, files, cancel);
-        }).DisableAntiforgery();
+        }).DisableAntiforgery().TakesFiles();
         project.MapPost("/said", async (Entry entry, Said said, ManageProject manage, CancellationToken cancel) =>
         {
             var done = said.Name is { } name ? await manage.NameAsync(entry.Author, name, cancel) : new(StepState.Nothing);
@@ -64,7 +63,10 @@ internal static class ProjectEndpoints
     public static void MapPlatforms(this RouteGroupBuilder project) => project.MapPost("/platforms", async (Entry entry, PlatformChoice choice, ManageProject manage, CancellationToken cancel) =>
         (await manage.PlatformAsync(entry.Visit, choice.Platform, choice.On, cancel)).OrOk());
 
-    private static IResult NoFile() => Results.BadRequest(new { message = $"No file came with it. Drop one or more drawings ({string.Join(", ", DrawingReader.Endings)})." });
+    private static async Task<IFormFileCollection> FilesAsync(HttpRequest request, CancellationToken cancel) =>
+        request.HasFormContentType ? (await request.ReadFormAsync(cancel)).Files : new FormFileCollection();
+
+    private static IResult NoFile() => Problem.BadRequest($"No file came with it. Drop one or more drawings ({string.Join(", ", DrawingReader.Endings)}).");
 
     /// <summary>Brings files in and says of each how it went as soon as it is done: one line of JSON a file.</summary>
     private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, Target target, IFormFileCollection files, CancellationToken cancel)

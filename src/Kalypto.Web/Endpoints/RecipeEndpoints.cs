@@ -23,7 +23,7 @@ internal static class RecipeEndpoints
         project.MapPost("/recipes", async (Entry entry, RecipeWish wish, ChangeRecipes recipes, OpenProject open, PlanPack plans, CancellationToken cancel) =>
         {
             var change = await recipes.ReadAsync(entry.Workspace, wish, cancel);
-            return change.Refusal is { } why ? Results.Conflict(new { message = RecipeWords.Say(why) })
+            return change.Refusal is { } why ? Problem.Conflict(RecipeWords.Say(why))
                 : await (await recipes.MakeAsync(entry.Visit, change, cancel)).OrAsync(async () =>
                 {
                     if (await open.LoadAsync(entry.Workspace.Row.Id, cancel) is not { } workspace)

@@ -40,7 +40,7 @@ internal static class ScreenEndpoints
             }
             if (wish.Read() is not { } read)
             {
-                return Results.BadRequest(new { message = "That cannot be done with screens. Load the page again." });
+                return Problem.BadRequest("That cannot be done with screens. Load the page again.");
             }
             try
             {
@@ -49,7 +49,7 @@ internal static class ScreenEndpoints
             }
             catch (ArrangingRefusedException e)
             {
-                return Results.Conflict(new { message = e.Message });
+                return Problem.Conflict(e.Message);
             }
         });
     }
@@ -57,5 +57,5 @@ internal static class ScreenEndpoints
     private static IResult Answer(Workspace workspace, int design, string? done) =>
         workspace.FindDesign(design) is not null ? Results.Ok(BoardModel.Of(workspace, design, done)) : NotThere();
 
-    private static IResult NotThere() => Results.NotFound(new { message = "This design is not there any more." });
+    private static IResult NotThere() => Problem.NotFound("This design is not there any more.");
 }

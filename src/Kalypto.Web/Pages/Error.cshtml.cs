@@ -1,3 +1,5 @@
+using Kalypto.Web.Doors;
+using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -9,21 +11,15 @@ namespace Kalypto.Web.Pages;
 public sealed class ErrorPage : PageModel
 {
     /// <summary>What happened.</summary>
-    public string Heading { get; private set; } = "Something went wrong in Kalypto";
+    public string Heading { get; private set; } = "";
 
     /// <summary>What to do.</summary>
-    public string Advice { get; private set; } = "Nothing is lost: every edit was saved when it was made. Load the page again; the server's log says what happened.";
+    public string Advice { get; private set; } = "";
 
     /// <summary>Shows it.</summary>
-    public void OnGet(int code)
-    {
-        if (code == StatusCodes.Status404NotFound)
-        {
-            Heading = "There is nothing here";
-            Advice = "The project, screen or file of this address does not exist, or not any more.";
-        }
-    }
+    public void OnGet(int? code) =>
+        (Heading, Advice) = Failures.Say(code ?? Response.StatusCode, HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error);
 
     /// <summary>Shows it for a failed edit.</summary>
-    public void OnPost(int code) => OnGet(code);
+    public void OnPost(int? code) => OnGet(code);
 }

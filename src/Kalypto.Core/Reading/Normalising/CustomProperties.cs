@@ -4,24 +4,35 @@ namespace Kalypto.Core.Reading.Normalising;
 internal sealed class CustomProperties : INormalisation
 {
     private const int MostReplacements = 64;
-    private readonly Dictionary<ElementBuilder, Dictionary<string, string>> known = [];
-    private static readonly Dictionary<string, string> None = [];
+    private readonly Dictionary<ElementBuilder, Scope> known = [];
+
+    /// <summary>What one element sets, on top of what is set around it.</summary>
+    private sealed record Scope(Scope? Around, Dictionary<string, string> Own)
+    {
+        public string? Find(string name)
+        {
+            for (var scope = this; scope is not null; scope = scope.Around)
+            {
+                if (scope.Own.TryGetValue(name, out var value))
+                {
+                    return value;
+                }
+            }
+            return null;
+        }
+    }
 
     public void Apply(ElementBuilder element, Action<string> note)
     {
-        var around = element.Parent is { } parent ? known.GetValueOrDefault(parent, None) : None;
+        var around = element.Parent is { } parent ? known.GetValueOrDefault(parent) : null;
         var own = element.Declared?.Where(d => d.Key.StartsWith("--", StringComparison.Ordinal)).ToList() ?? [];
         var here = around;
         if (own.Count > 0)
         {
-            here = new(around);
-            foreach (var (name, value) in own)
-            {
-                here[name] = value;
-                element.Declared!.Remove(name);
-            }
+            here = new(around, new(own));
+            own.ForEach(d => element.Declared!.Remove(d.Key));
         }
-        if (here.Count > 0)
+        if (here is not null)
         {
             known[element] = here;
         }
@@ -51,7 +62,7 @@ internal sealed class CustomProperties : INormalisation
     }
 
     /// <summary>The value with every <c>var()</c> replaced; null when one is neither set nor has a fallback.</summary>
-    private static string? Resolve(string value, Dictionary<string, string> properties)
+    private static string? Resolve(string value, Scope? properties)
     {
         for (var round = 0; round < MostReplacements; round++)
         {
@@ -68,7 +79,7 @@ internal sealed class CustomProperties : INormalisation
             var inside = value[(at + 4)..end];
             var comma = inside.IndexOf(',', StringComparison.Ordinal);
             var name = (comma < 0 ? inside : inside[..comma]).Trim();
-            var replacement = properties.GetValueOrDefault(name) ?? (comma < 0 ? null : inside[(comma + 1)..].Trim());
+            var replacement = properties?.Find(name) ?? (comma < 0 ? null : inside[(comma + 1)..].Trim());
             if (replacement is null || value.Length + replacement.Length > 10_000)
             {
                 return null;

@@ -70,9 +70,16 @@ internal sealed class SelectorMatcher(long mostSteps)
             case ">":
                 return element.Parent is { } parent && Matches(selector, parent) && MatchesBefore(chain, at - 1, parent);
             case "+":
-                return Siblings(element).FirstOrDefault() is { } sibling && Matches(selector, sibling) && MatchesBefore(chain, at - 1, sibling);
+                return element.Previous is { } sibling && Matches(selector, sibling) && MatchesBefore(chain, at - 1, sibling);
             case "~":
-                return Siblings(element).Any(s => Matches(selector, s) && MatchesBefore(chain, at - 1, s));
+                for (var before = element.Previous; before is not null; before = before.Previous)
+                {
+                    if (Matches(selector, before) && MatchesBefore(chain, at - 1, before))
+                    {
+                        return true;
+                    }
+                }
+                return false;
             default:
                 for (var around = element.Parent; around is not null; around = around.Parent)
                 {
@@ -84,10 +91,6 @@ internal sealed class SelectorMatcher(long mostSteps)
                 return false;
         }
     }
-
-    /// <summary>The elements before this one in its parent, nearest first.</summary>
-    private static IEnumerable<ElementBuilder> Siblings(ElementBuilder element) =>
-        element.Parent?.Elements.TakeWhile(e => e != element).Reverse() ?? [];
 
     private static bool MatchesNth(int step, int offset, ElementBuilder element, bool fromEnd)
     {

@@ -76,6 +76,11 @@ export const screens = () => ({
       location.href = `/projects/${project}/designs/${design}/changes`;
     }
   },
+  async draftBefore() {
+    if (await this.ofDesign('before')) {
+      location.reload();
+    }
+  },
   async renew() {
     const { project, design } = this.$root.dataset;
     if (await this.ofDesign('renew')) {

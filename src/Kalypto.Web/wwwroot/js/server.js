@@ -5,7 +5,7 @@ const silent = 'Kalypto does not answer. Is it still running? Nothing that was s
 const tooLarge = 'This is larger than 260 MB, the most that can be brought in at once. Bring in fewer or smaller files.';
 
 const headers = () => ({ 'X-Kalypto-Token': token, 'X-Kalypto-Page': page, 'X-Kalypto-Who': encodeURIComponent(localStorage.getItem('kalypto-who') ?? '') });
-const failure = (status, json) => ({ failed: true, message: json.message || (status === 413 ? tooLarge : 'That did not work. Load the page again.'), history: !!json.history });
+const failure = (status, json) => ({ failed: true, message: json.detail || (status === 413 ? tooLarge : 'That did not work. Load the page again.'), history: !!json.history });
 const parse = text => {
   try {
     return text ? JSON.parse(text) : {};

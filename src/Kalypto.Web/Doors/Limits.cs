@@ -1,0 +1,63 @@
+using System.Globalization;
+using System.Threading.RateLimiting;
+using Kalypto.Application.BringingIn;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Kalypto.Web.Doors;
+
+/// <summary>How much one browser may ask for at once: far more than a person does, far less than what would starve the others.</summary>
+internal static class Limits
+{
+    /// <summary>Bytes of what is sent to any route but uploads.</summary>
+    public const long MostBody = 4_000_000;
+
+    /// <summary>Files being brought in at the same time; more wait.</summary>
+    public const int Uploads = 3;
+
+    /// <summary>Uploads that wait; more are refused.</summary>
+    public const int WaitingUploads = 60;
+
+    /// <summary>Streams of news: one an open page.</summary>
+    public const int Streams = 60;
+
+    /// <summary>Changes at once, such as of a script that works through a list.</summary>
+    public const int Changes = 1200;
+
+    /// <summary>Changes in a second, in the long run.</summary>
+    public const int ChangesPerSecond = 200;
+
+    private const string UploadPolicy = "uploads";
+    private const string StreamPolicy = "streams";
+    private const string ChangePolicy = "changes";
+
+    public static void AddLimits(this IServiceCollection services) => services.AddRateLimiter(o =>
+    {
+        o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+        o.OnRejected = async (context, cancel) =>
+        {
+            var wait = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var after) ? Math.Max(1, (int)after.TotalSeconds) : 2;
+            context.HttpContext.Response.Headers.RetryAfter = wait.ToString(CultureInfo.InvariantCulture);
+            await Problem.Of(StatusCodes.Status429TooManyRequests, Failures.Say(StatusCodes.Status429TooManyRequests).Advice).ExecuteAsync(context.HttpContext);
+        };
+        o.AddPolicy(UploadPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Uploads, QueueLimit = WaitingUploads }));
+        o.AddPolicy(StreamPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Streams }));
+        o.AddPolicy(ChangePolicy, http => HttpMethods.IsGet(http.Request.Method) ? RateLimitPartition.GetNoLimiter("") : RateLimitPartition.GetTokenBucketLimiter(Who(http), _ => new()
+        {
+            TokenLimit = Changes,
+            TokensPerPeriod = ChangesPerSecond,
+            ReplenishmentPeriod = TimeSpan.FromSeconds(1),
+        }));
+    });
+
+    /// <summary>Routes that change small things.</summary>
+    public static RouteGroupBuilder Limited(this RouteGroupBuilder group) => group.RequireRateLimiting(ChangePolicy).WithMetadata(new RequestSizeLimitAttribute(MostBody));
+
+    /// <summary>A route that takes files.</summary>
+    public static RouteHandlerBuilder TakesFiles(this RouteHandlerBuilder route) => route.RequireRateLimiting(UploadPolicy).WithMetadata(new RequestSizeLimitAttribute(BringIn.MostBytes));
+
+    /// <summary>A route that stays open.</summary>
+    public static RouteHandlerBuilder StaysOpen(this RouteHandlerBuilder route) => route.RequireRateLimiting(StreamPolicy);
+
+    // Browsers by their cookie; what comes without one by its address.
+    private static string Who(HttpContext http) => Actors.Of(http).Id is { Length: > 0 } id ? id : $"{http.Connection.RemoteIpAddress}";
+}
