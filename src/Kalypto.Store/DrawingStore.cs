@@ -64,6 +64,10 @@ public sealed class DrawingStore(Database database)
     public Task ForgetPassingAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
         ("delete from drawings where key = any($1::char(64)[]) and passes_at is not null", [keys.ToArray()]), ("delete from looks where key = any($1::char(64)[]) and passes_at is not null", [keys.ToArray()]));
 
+    /// <summary>Forgets all failures, so that they are tried again though nothing is other than it was.</summary>
+    public Task ForgetFailuresAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
+        ("delete from drawings where key = any($1::char(64)[]) and failure is not null", [keys.ToArray()]), ("delete from looks where key = any($1::char(64)[]) and failure is not null", [keys.ToArray()]));
+
     // What is drawn stays; a failure that may pass gives way to whatever comes.
     private static string Over(string table, params string[] columns) =>
         $"on conflict (key) do update set {string.Concat(columns.Select(c => $"{c} = excluded.{c}, "))}passes_at = excluded.passes_at where {table}.passes_at is not null";

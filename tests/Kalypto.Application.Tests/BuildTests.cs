@@ -63,6 +63,28 @@ public class BuildTests
     }
 
     [Fact]
+    public async Task A_worker_that_dies_is_no_property_of_the_picture_that_it_drew()
+    {
+        var renderer = new PaperRenderer();
+        await using var kalypto = await Running.StartAsync(renderer);
+        var project = await kalypto.ProjectAsync(Sky, ("bell", "picture -webp png scale:1x"), ("moon", "picture -webp png scale:1x"));
+        // Once is tried again, and nobody notices.
+        var deaths = 0;
+        renderer.Crashes = o => IsMoon(o) && Interlocked.Increment(ref deaths) == 1;
+        Assert.Null((await kalypto.EndedAsync(await kalypto.BuildAsync(project))).Message);
+        Assert.Equal(2, deaths);
+
+        // Again and again is said, and is forgotten when somebody builds again.
+        renderer.Crashes = IsMoon;
+        await kalypto.SayAsync(project, Decision.Ship, ("moon", "scale:1x,2x"));
+        Assert.Equal("1 of the files could not be made; manifest.json names them.", (await kalypto.EndedAsync(await kalypto.BuildAsync(project))).Message);
+        renderer.Crashes = _ => false;
+        var build = await kalypto.EndedAsync(await kalypto.BuildAsync(project));
+        Assert.Null(build.Message);
+        Assert.Contains("web/moon@2x.png", (await kalypto.FilesAsync(build.Id)).Keys);
+    }
+
+    [Fact]
     public async Task A_cancelled_build_keeps_what_is_drawn_for_the_next()
     {
         var renderer = new PaperRenderer { Holds = IsMoon };

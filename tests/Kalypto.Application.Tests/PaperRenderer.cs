@@ -19,6 +19,9 @@ internal sealed class PaperRenderer : IRenderer
     /// <summary>Files that cannot be drawn.</summary>
     public Func<FileOrder, bool> Refuses { get; init; } = _ => false;
 
+    /// <summary>Files at which the worker dies.</summary>
+    public Func<FileOrder, bool> Crashes { get; set; } = _ => false;
+
     /// <summary>Is told what is made.</summary>
     public Action<IReadOnlyCollection<FileOrder>> Made { get; set; } = _ => { };
 
@@ -64,6 +67,10 @@ internal sealed class PaperRenderer : IRenderer
         if (Holds(order))
         {
             await released.Task.WaitAsync(cancel);
+        }
+        if (Crashes(order))
+        {
+            return new(null, "It crashed.") { IsPassing = true };
         }
         made.Enqueue(order);
         Made([.. made]);

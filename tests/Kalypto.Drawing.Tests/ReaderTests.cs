@@ -8,11 +8,15 @@ namespace Kalypto.Drawing.Tests;
 /// <summary>Reading happens in processes of their own: what hangs, crashes or fills one is refused, and the next file is read.</summary>
 public sealed class ReaderTests : IDisposable
 {
+    // Tells the processes of this reader from those of tests that run at the same time.
+    private const long OwnMemory = 1_000_000_007;
+
     private readonly WorkerReader reader = new(new WorkerOptions
     {
         Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
         Fonts = Path.Combine(AppContext.BaseDirectory, "fonts"),
-    }.ForReading(TimeSpan.FromSeconds(20)));
+    }.ForReading(TimeSpan.FromSeconds(20)) with
+    { Memory = OwnMemory });
 
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
@@ -47,7 +51,7 @@ public sealed class ReaderTests : IDisposable
     {
         const string Plain = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><rect width='9' height='9'/></svg>";
         Assert.Equal("2 layers", await ReadAsync(Plain));
-        var children = Process.GetProcessesByName("Kalypto.Worker").Where(p => ParentOf(p) == Environment.ProcessId).ToList();
+        var children = Process.GetProcessesByName("Kalypto.Worker").Where(IsOwn).ToList();
         Assert.NotEmpty(children);
         children.ForEach(c => c.Kill());
         Assert.Equal("2 layers", await ReadAsync(Plain));
@@ -67,5 +71,17 @@ public sealed class ReaderTests : IDisposable
         Assert.Equal("1 layers", await ReadAsync("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'/>"));
     }
 
-    private static int ParentOf(Process process) => int.Parse(File.ReadAllText($"/proc/{process.Id}/stat").Split(") ")[1].Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
+    private static bool IsOwn(Process process)
+    {
+        try
+        {
+            return File.ReadAllText($"/proc/{process.Id}/cmdline").Contains($"{OwnMemory}", StringComparison.Ordinal)
+                && File.ReadAllText($"/proc/{process.Id}/stat").Split(") ")[1].Split(' ')[1] == $"{Environment.ProcessId}";
+        }
+        catch (IOException)
+        {
+            // It has ended meanwhile.
+            return false;
+        }
+    }
 }

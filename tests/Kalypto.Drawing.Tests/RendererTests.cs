@@ -103,7 +103,7 @@ public class RendererTests(RendererFixture fixture)
         {
             Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"),
             Fonts = Path.Combine(AppContext.BaseDirectory, "fonts"),
-            Memory = 330_000_000,
+            Memory = 280_000_000,
         });
         Assert.NotNull((await small.DrawAsync(Document, 8_000, 8_000, Core.Rendering.Effort.Quick, cancel)).Failure);
         // The next one has a fresh process.

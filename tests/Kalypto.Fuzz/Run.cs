@@ -20,6 +20,9 @@ public sealed class Run(WorkerReader reader, WorkerRenderer renderer)
     /// <summary>How long a file may take until it is answered.</summary>
     public TimeSpan Patience { get; init; } = TimeSpan.FromSeconds(10);
 
+    /// <summary>True to look at what is allocated, which is that of the whole process.</summary>
+    public bool CountsBytes { get; init; } = true;
+
     /// <summary>Runs files until there are enough of them.</summary>
     public async Task<Outcome> RunAsync(Mutator mutator, Func<int, bool> goesOn, CancellationToken cancel)
     {
@@ -32,7 +35,7 @@ public sealed class Run(WorkerReader reader, WorkerRenderer renderer)
             {
                 var drawing = await reader.ReadAsync(file, "fuzz", cancel);
                 read++;
-                if (GC.GetTotalAllocatedBytes() - allocated is var bytes && bytes > (long)file.Length * MostForByte + Spare)
+                if (CountsBytes && GC.GetTotalAllocatedBytes() - allocated is var bytes && bytes > (long)file.Length * MostForByte + Spare)
                 {
                     bad.Add(($"{bytes / 1_000_000} MB were allocated for {file.Length} bytes", file));
                 }

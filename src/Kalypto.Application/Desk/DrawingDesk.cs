@@ -205,6 +205,18 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         Interlocked.Increment(ref version);
     }
 
+    /// <summary>Forgets all failures, so that they are tried again.</summary>
+    public async Task ForgetFailuresAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
+    {
+        await store.ForgetFailuresAsync(keys, cancel);
+        foreach (var key in keys)
+        {
+            looks.TryRemove(key, out _);
+            drawn.TryRemove(key, out _);
+        }
+        Interlocked.Increment(ref version);
+    }
+
     /// <summary>Forgets what is known to be drawn, so that it is asked for again: the store learns by it what is in use.</summary>
     public void Forget()
     {

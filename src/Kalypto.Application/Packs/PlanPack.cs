@@ -60,6 +60,18 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
         return looks.Count == 0 && files.Count == 0;
     }
 
+    /// <summary>Draws again what could not be drawn.</summary>
+    /// <returns>How many pictures that are.</returns>
+    public async Task<int> DrawAgainAsync(Workspace workspace, CancellationToken cancel)
+    {
+        var plan = await PlanAsync(workspace, cancel);
+        List<string> failed = [.. plan.Pack.Files.Select(f => f.Key.Hex).Where(k => plan.Drawn.TryGetValue(k, out var row) && row.Failure is not null),
+            .. plan.Pack.Pictures.Where(p => plan.Looks(p.Key)?.Failure is not null).Select(p => desk.LookKey(p.Key))];
+        await desk.ForgetFailuresAsync(failed, cancel);
+        await DrawAheadAsync(workspace, await PlanAsync(workspace, cancel), DrawingQueue.Looked, cancel);
+        return failed.Count;
+    }
+
     /// <summary>The same in the background: whoever edits does not wait for it.</summary>
     public void DrawAheadSoon(Workspace workspace, PlannedPack plan)
     {

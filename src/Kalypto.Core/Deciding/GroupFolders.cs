@@ -13,7 +13,7 @@ internal static class GroupFolders
         .TakeWhile(a => a.Content != LayerContent.Screen)
         .Where(a => a.Content == LayerContent.Group && !design.Measured.IsNeedlessOuter(a))
         .Select(a => design.OwnNameOf(a) ?? "")
-        .Select(name => NameWords.Join(NameWords.Split(name), "-", LongestName))
+        .Select(name => FileSystems.Accepted(NameWords.Join(NameWords.Split(name), "-", LongestName), "-"))
         .Where(name => name.Length > 0)
         .Reverse()];
 }

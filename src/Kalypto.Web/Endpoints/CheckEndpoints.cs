@@ -6,6 +6,7 @@ using Kalypto.Core.Designs;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
+using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Endpoints;
 
@@ -27,6 +28,11 @@ internal static class CheckEndpoints
         {
             var (done, findings) = await fix.RunAsync(entry.Visit, wish.Check, f => wish.Everywhere || f.Layer == new LayerRef(wish.Design, wish.Layer), cancel);
             return await AnswerAsync(done, Fixed(findings), entry, open, plans, cancel);
+        });
+        project.MapPost("/checks/draw-again", async (Entry entry, PlanPack plans, CancellationToken cancel) =>
+        {
+            var pictures = await plans.DrawAgainAsync(entry.Workspace, cancel);
+            return Results.Ok(new { message = $"{Words.Count(pictures, "picture")} tried again", checks = ChecksModel.Of(entry.Workspace, await plans.PlanAsync(entry.Workspace, cancel)) });
         });
         project.MapPost("/checks/settings", async (Entry entry, CheckWish wish, ChangeChecks checks, OpenProject open, PlanPack plans, CancellationToken cancel) =>
         {

@@ -13,7 +13,7 @@ public class CheckBookTests
         Assert.All(Checks.All, c => Assert.Matches("^[a-z]+(-[a-z]+)*$", c.Id));
         Assert.Equal(Checks.All.Count, Checks.All.Select(c => c.Id).Distinct().Count());
         Assert.All(Checks.All, c => Assert.All(new[] { c.Text.What, c.Text.Why, c.Text.Example, c.Text.Remedy }, t => Assert.EndsWith(".", t.TrimEnd('”'), StringComparison.Ordinal)));
-        Assert.Equal(["name-refused", "same-path-twice"], Checks.All.Where(c => c.IsEssential).Select(c => c.Id).Order());
+        Assert.Equal(["folder-refused", "name-refused", "same-path-twice"], Checks.All.Where(c => c.IsEssential).Select(c => c.Id).Order());
     }
 
     [Fact]

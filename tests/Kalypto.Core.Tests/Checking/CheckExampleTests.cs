@@ -30,6 +30,8 @@ public class CheckExampleTests
             "“Bell” on Drawing and “bell” on Drawing would both be web/bell for Web."),
         ["name-refused"] = new(Named("class", Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship picture"))),
             "Android does not take the name of “bell” on Drawing: “class” is a word of the Java language."),
+        ["folder-refused"] = new(Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship icon to:icons/nul")),
+            "“bell” on Drawing would lie in icons/nul/, but “nul” is the name of a device on Windows."),
         ["not-named-yet"] = new(Of("<path id='path1234' d='M0 0L9 9'/>", ("path1234", "Ship icon")),
             "“path1234” on Drawing ships, but nobody has named it yet."),
         ["long-name"] = new(Of($"<path id='{Long}' d='M0 0L9 9'/>", (Long, "Ship icon")),

@@ -29,6 +29,14 @@ public class SvgExportTests
         $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"24\" height=\"24\" viewBox=\"0 0 24 24\">{expected}</svg>", Export(inside, layer));
 
     [Fact]
+    public void What_is_turned_within_an_effect_that_counts_from_its_box_stays_turned()
+    {
+        string Written(string transform) => Export($"<filter id='f'><feGaussianBlur stdDeviation='1'/></filter><g id='a' filter='url(#f)'><path transform='{transform}' d='M1 1l20 9'/></g>", "a");
+        Assert.Contains("rotate(30)", Written("rotate(30)"), StringComparison.Ordinal);
+        Assert.DoesNotContain("transform", Written("translate(3 4)"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Only_needed_definitions_come_along_under_short_ids()
     {
         var svg = Export("<defs><linearGradient id='sunset-gradient'><stop stop-color='red'/></linearGradient><linearGradient id='other'/><clipPath id='c-l-i-p'><circle r='9'/></clipPath></defs>"

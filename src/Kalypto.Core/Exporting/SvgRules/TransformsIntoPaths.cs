@@ -7,15 +7,20 @@ namespace Kalypto.Core.Exporting.SvgRules;
 internal sealed class TransformsIntoPaths : ISvgRule
 {
     /// <summary>What reaches an element from around it, as far as its look depends on its own coordinates.</summary>
-    private sealed record Around(string? Fill, string? Stroke, string? Dashes)
+    private sealed record Around(string? Fill, string? Stroke, string? Dashes, bool HasBox)
     {
-        public Around Inside(ExportNode node) => new(node["fill"] ?? Fill, node["stroke"] ?? Stroke, node["stroke-dasharray"] ?? Dashes);
+        public Around Inside(ExportNode node) => new(node["fill"] ?? Fill, node["stroke"] ?? Stroke, node["stroke-dasharray"] ?? Dashes,
+            HasBox || Boxed.Any(name => References.IsReference(node[name])));
 
         /// <summary>True when gradients, patterns or dashes are measured in the coordinates of the element.</summary>
         public bool IsMeasured => References.IsReference(Fill) || References.IsReference(Stroke) || Stroke is not (null or "none") && Dashes is not (null or "none");
     }
 
-    public void Apply(ExportNode root, int decimals) => Walk(root, false, new(null, null, null));
+    // What these do may count from the box of all that lies in the element. Renderers take the box of what is turned to be that of
+    // its turned box, which is larger than that of the same path in turned numbers.
+    private static readonly string[] Boxed = ["filter", "mask", "clip-path"];
+
+    public void Apply(ExportNode root, int decimals) => Walk(root, false, new(null, null, null, false));
 
     private static void Walk(ExportNode node, bool isDefinition, Around around)
     {
@@ -25,7 +30,8 @@ internal sealed class TransformsIntoPaths : ISvgRule
         {
             Walk(child, isDefinition, here);
         }
-        if (node["transform"] is not { } text || Matrix.Parse(text) is not { } matrix || here.IsMeasured || DependsOnTransform(node) || HasReference(node))
+        if (node["transform"] is not { } text || Matrix.Parse(text) is not { } matrix || here.IsMeasured || DependsOnTransform(node) || HasReference(node)
+            || here.HasBox && (Math.Abs(matrix.B) > 1e-9 || Math.Abs(matrix.C) > 1e-9))
         {
             return;
         }

@@ -1,4 +1,5 @@
 using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 

@@ -41,6 +41,8 @@ export const checks = () => ({
   fixAll(check) {
     this.send('fix', { check: check.id, design: 0, layer: 0, everywhere: true });
   },
+  isDrawing(check) { return check.id === 'cannot-be-drawn'; },
+  drawAgain() { this.send('draw-again', {}); },
   // ---- what the project says of checks
   isTold(check) { return this.told === check.id; },
   tell(check) { this.told = this.isTold(check) ? '' : check.id; },

@@ -1,6 +1,6 @@
 using System.Collections.Frozen;
 
-namespace Kalypto.Core.Platforms;
+namespace Kalypto.Core.Naming;
 
 /// <summary>What no file may be called, wherever it goes.</summary>
 internal static class FileSystems

@@ -1,0 +1,47 @@
+using Kalypto.Core.Naming;
+using Kalypto.Core.Packing;
+
+namespace Kalypto.Core.Checking;
+
+/// <summary>A folder that cannot be everywhere that files go: the name of a device, or one that differs from another in case alone.</summary>
+public sealed class FolderRefused : ICheck
+{
+    /// <inheritdoc/>
+    public string Id => "folder-refused";
+
+    /// <inheritdoc/>
+    public string Name => "folder refused";
+
+    /// <inheritdoc/>
+    public CheckText Text { get; } = new(
+        "Folders with the name of a device on Windows, and folders whose names differ in capital letters alone.",
+        "Such a folder cannot be made there, or two of them become one there and stay two elsewhere.",
+        "“to:con”, or “to:Icons” beside “to:icons”.",
+        "Take the folder that is offered, or another one.");
+
+    /// <inheritdoc/>
+    public bool IsEssential => true;
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Run(CheckedPlan plan)
+    {
+        // The spelling that comes first holds for all.
+        var spelled = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
+        foreach (var picture in plan.Pictures.Where(p => !p.Making.Folder.IsEmpty))
+        {
+            var offered = string.Join('/', picture.Making.Folder.Select(name => FileSystems.Accepted(name, "-")));
+            if (picture.Making.Folder.FirstOrDefault(name => FileSystems.Refusal(name) is not null) is { } device)
+            {
+                yield return Told(picture, $"would lie in {picture.Making.FolderPath}/, but {FileSystems.Refusal(device)}", offered);
+                continue;
+            }
+            if (!spelled.TryAdd(offered, offered) && spelled[offered] is var first && first != offered)
+            {
+                yield return Told(picture, $"would lie in {offered}/ and others in {first}/, which are one folder on many machines", first);
+            }
+        }
+    }
+
+    private Finding Told(Picture picture, string what, string offered) => new(Id, Severity.Blocker, picture.Ref,
+        $"“{picture.LayerName}” on {picture.ScreenName} {what}.", new($"Put it into {offered}/", Tags: $"to:{offered}"));
+}

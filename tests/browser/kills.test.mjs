@@ -1,0 +1,138 @@
+// kill -9 of the server and of its workers, while people edit, bring in and build: nothing that was acknowledged is lost,
+// and what is delivered in the end is byte for byte what a quiet server delivers. KALYPTO_KILLS=60 for a long run.
+import assert from 'node:assert/strict';
+import { readFileSync, readdirSync } from 'node:fs';
+import { after, before, test } from 'node:test';
+import { launch, newPage } from './browser.mjs';
+import { serve } from './server.mjs';
+
+const rounds = Number(process.env.KALYPTO_KILLS ?? 1);
+const ships = ['saturn', 'cloud-night', 'pin', 'clock', 'price tag', 'minus', 'plus', 'calendar', 'moon photo', 'dome photo'];
+const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90">${Array.from({ length: 30 }, (_, i) => `<path id="star${i}" d="M${i} 1l4 9-9-6h9l-9 6z"/>`).join('')}</svg>`;
+
+let browser, page, server;
+// The same kills in every run, as far as the machine lets it.
+let seed = 7;
+const random = most => { seed = (seed * 1103515245 + 12345) % 2147483648; return seed % most; };
+const quietly = (act, otherwise) => {
+  try {
+    return act();
+  } catch {
+    // The process or its thread has ended by itself.
+    return otherwise;
+  }
+};
+const children = pid => quietly(() => readdirSync(`/proc/${pid}/task`), []).flatMap(task => quietly(() => readFileSync(`/proc/${pid}/task/${task}/children`, 'utf8').split(' ').filter(Boolean).map(Number), []));
+const killWorkers = () => children(server.pid).forEach(pid => quietly(() => process.kill(pid, 'SIGKILL')));
+
+before(async () => {
+  browser = await launch();
+  page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+});
+after(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const open = () => page.goto(`${server.address}/projects/1`);
+const get = path => page.evaluate(p => kalypto.get(p), `/api/projects/1/${path}`);
+const post = (path, body) => page.evaluate(([p, b]) => kalypto.post(p, b), [`/api/projects/1/${path}`, body]);
+const restart = async () => {
+  await server.kill();
+  server = await serve({ database: server.database });
+  await open();
+};
+// What was not acknowledged is done once more, as people do.
+const surely = async act => {
+  for (;;) {
+    const answer = await act().catch(error => ({ failed: true, message: error.message }));
+    if (!answer.failed) {
+      return answer;
+    }
+    if (!await page.evaluate(() => fetch('/health/live').then(r => r.ok, () => false)).catch(() => false)) {
+      await restart();
+    }
+  }
+};
+const layersOf = async () => {
+  const layers = [];
+  for (const design of [1, 2]) {
+    for (const screen of (await get(`designs/${design}/screens`)).screens) {
+      for (const row of (await get(`bench/${design}/${screen.root}`)).rows) {
+        layers.push({ design, screen: screen.root, ordinal: row.ordinal, name: row.drawnName ?? row.name });
+      }
+    }
+  }
+  return ships.map(name => layers.find(l => l.name === name)).filter(Boolean);
+};
+const bring = () => page.evaluate(async text => {
+  const form = new FormData();
+  form.append('files', new File([text], 'stars.svg'));
+  const answer = await fetch('/api/projects/1/files', { method: 'POST', body: form, headers: { 'X-Kalypto-Token': document.documentElement.dataset.token } });
+  const line = answer.ok ? JSON.parse((await answer.text()).split('\n')[0] || '{}') : {};
+  return { failed: !line.result?.design, message: line.result?.message };
+}, drawing);
+// Begins a build, calls back while it runs, and gives its zip.
+const deliver = async meanwhile => {
+  const { build } = await surely(() => post('builds', {}));
+  await meanwhile();
+  for (;;) {
+    const found = (await surely(async () => ({ builds: await get('builds') }))).builds.find?.(b => b.id === build);
+    if (found && found.state !== 'running') {
+      assert.equal(found.state, 'done');
+      return { message: found.message, zip: await (await page.request.get(`${server.address}/builds/${build}.zip`)).body() };
+    }
+  }
+};
+const ship = layer => surely(() => post('edit', { design: layer.design, screen: layer.screen, layers: [layer.ordinal], decision: 'Ship', tags: layer.name.includes('photo') ? 'photo' : 'icon' }));
+
+test('whatever is killed, nothing acknowledged is lost and the delivery is that of a quiet server', { timeout: 3_600_000 }, async () => {
+  server = await serve();
+  await open();
+  for (const layer of await layersOf()) {
+    await ship(layer);
+  }
+  const quiet = await deliver(async () => {});
+  await server.stop();
+
+  server = await serve();
+  await open();
+  const layers = await layersOf();
+  assert.ok(layers.length >= 8, layers.map(l => l.name).join());
+  for (let round = 0; round < rounds; round++) {
+    // Killed while an edit is on its way, and while workers measure what is brought in.
+    for (const [index, layer] of layers.entries()) {
+      const made = ship(layer);
+      if (index === random(layers.length)) {
+        await server.kill();
+      } else if (random(3) === 0) {
+        killWorkers();
+      }
+      await made;
+    }
+    const brought = surely(bring);
+    killWorkers();
+    await brought;
+    const states = await surely(() => get('ships'));
+    assert.equal(states.failed, undefined);
+  }
+  // Every file that was brought in has all of its layers, each with its shape.
+  const designs = await page.evaluate(async () => [...new DOMParser().parseFromString(await (await fetch('/projects/1')).text(), 'text/html').querySelectorAll('.design')].map(d => [Number(d.dataset.design), d.innerText.match(/(\d+) layers/)?.[1]]));
+  const stars = designs.filter(([id]) => id > 2);
+  assert.ok(stars.length >= 1);
+  assert.ok(stars.every(([, count]) => count === '30'), JSON.stringify(stars));
+  for (const [id] of stars) {
+    await surely(() => post(`designs/${id}/removed`, { value: true }));
+  }
+
+  const killed = await deliver(async () => {
+    for (let i = 0; i < 3; i++) {
+      killWorkers();
+      await page.evaluate(() => kalypto.get('/api/projects/1/builds')).catch(() => {});
+    }
+    await restart();
+    killWorkers();
+  });
+  assert.equal(killed.message, quiet.message);
+  assert.ok(quiet.zip.equals(killed.zip), `${quiet.zip.length} bytes and ${killed.zip.length}`);
+});
