@@ -60,13 +60,15 @@ public sealed class DrawingStore(Database database)
         ($"insert into looks (key, ink, failure, passes_at) values ($1, $2, $3, now() + $4) {Over("looks", "ink", "failure")}", [key, look.Ink.Numbers(), look.Failure, look.IsPassing ? Passing : null]),
         (Done, [key]), (Tell, [key, database.Process, false]));
 
-    /// <summary>Forgets failures that may pass, so that they are tried again at once.</summary>
-    public Task ForgetPassingAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
-        ("delete from drawings where key = any($1::char(64)[]) and passes_at is not null", [keys.ToArray()]), ("delete from looks where key = any($1::char(64)[]) and passes_at is not null", [keys.ToArray()]));
-
-    /// <summary>Forgets all failures, so that they are tried again though nothing is other than it was.</summary>
-    public Task ForgetFailuresAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
-        ("delete from drawings where key = any($1::char(64)[]) and failure is not null", [keys.ToArray()]), ("delete from looks where key = any($1::char(64)[]) and failure is not null", [keys.ToArray()]));
+    /// <summary>Forgets failures, so that they are tried again at once.</summary>
+    /// <param name="keys">The keys of pictures and looks.</param>
+    /// <param name="onlyPassing">True to keep those that are a property of the drawing.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public Task ForgetFailuresAsync(IReadOnlyCollection<string> keys, bool onlyPassing, CancellationToken cancel)
+    {
+        var which = $"where key = any($1::char(64)[]) and {(onlyPassing ? "passes_at" : "failure")} is not null";
+        return database.Redoable.RunAllAsync(cancel, ($"delete from drawings {which}", [keys.ToArray()]), ($"delete from looks {which}", [keys.ToArray()]));
+    }
 
     // What is drawn stays; a failure that may pass gives way to whatever comes.
     private static string Over(string table, params string[] columns) =>

@@ -87,18 +87,7 @@ internal sealed class Running : IAsyncDisposable
     }
 
     /// <summary>A build when it has ended.</summary>
-    public async Task<BuildRow> EndedAsync(int build)
-    {
-        while (true)
-        {
-            var next = Get<Notices>().Next;
-            if (await Get<BuildStore>().FindAsync(build, Cancel) is { State: not "running" } row)
-            {
-                return row;
-            }
-            await next.WaitAsync(Patience, Cancel);
-        }
-    }
+    public async Task<BuildRow> EndedAsync(int build) => (await Get<Deliveries>().EndedAsync(build, Cancel).WaitAsync(Patience, Cancel))!;
 
     /// <summary>The files of a build, by path.</summary>
     public async Task<Dictionary<string, string>> FilesAsync(int build)

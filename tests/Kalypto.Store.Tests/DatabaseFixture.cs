@@ -7,6 +7,9 @@ namespace Kalypto.Store.Tests;
 /// <summary>A new, migrated database on the PostgreSQL that ./test starts; dropped at the end.</summary>
 public sealed class DatabaseFixture : IAsyncLifetime
 {
+    /// <summary>Classes that share its tables: cleaning in one would take what another has just put there.</summary>
+    public const string OneAfterTheOther = "one after the other";
+
     private readonly string name = $"test_{Guid.NewGuid():N}";
     private string admin = "";
 
@@ -23,6 +26,13 @@ public sealed class DatabaseFixture : IAsyncLifetime
         Database.Migrate();
         admin = new NpgsqlConnectionStringBuilder(server) { Database = "postgres", Pooling = false }.ConnectionString;
         return ValueTask.CompletedTask;
+    }
+
+    /// <summary>Changes what only time would.</summary>
+    public async Task RunAsync(string sql)
+    {
+        await using var command = Database.Source.CreateCommand(sql);
+        await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
     }
 
     public async ValueTask DisposeAsync()

@@ -4,6 +4,7 @@ using Kalypto.Core.Library;
 namespace Kalypto.Store.Tests;
 
 /// <summary>What was delivered stays in the library as it was last.</summary>
+[Collection(DatabaseFixture.OneAfterTheOther)]
 public class LibraryStoreTests(DatabaseFixture fixture)
 {
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;

@@ -59,11 +59,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         var name = DesignName(fileName);
         try
         {
-            if (FileTypes.Of(file) == FileType.Webp)
-            {
-                var png = await renderer.ToPngAsync(file, cancel);
-                file = png.Bytes ?? throw new DrawingRefusedException(png.Failure!.TrimEnd('.'), "Save it as PNG and bring that in");
-            }
+            file = await ReadableFile.OfAsync(renderer, file, cancel);
             var drawing = await reader.ReadAsync(file, name, cancel);
             var shapes = await renderer.MeasureAsync(drawing, cancel);
             var read = new ReadDrawing(fileName, file, new(drawing, shapes));

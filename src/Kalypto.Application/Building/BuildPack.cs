@@ -42,15 +42,14 @@ public sealed class BuildPack(
         {
             return (null, new(BuildRefusal.Why.Archived));
         }
-        if (workspace.Unreadable is [var (design, _), ..])
+        if (UnreadableIn(workspace) is { } unreadable)
         {
-            // A pack without its files would look whole.
-            return (null, new(BuildRefusal.Why.Blocked, $"The drawing of {design.Name} cannot be read any more. Bring in a newer one or remove the design, on Screens."));
+            return (null, new(BuildRefusal.Why.Blocked, unreadable));
         }
         var plan = await plans.PlanAsync(workspace, cancel);
         // What failed in passing before is tried again for whoever wants it now.
-        await desk.ForgetPassingAsync([.. plan.Pack.Files.Where(f => plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.IsPassing).Select(f => f.Key.Hex),
-            .. plan.Pack.Pictures.Where(p => plan.Looks(p.Key)?.IsPassing == true).Select(p => desk.LookKey(p.Key))], cancel);
+        await desk.ForgetFailuresAsync([.. plan.Pack.Files.Where(f => plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.IsPassing).Select(f => f.Key.Hex),
+            .. plan.Pack.Pictures.Where(p => plan.Looks(p.Key)?.IsPassing == true).Select(p => desk.LookKey(p.Key))], onlyPassing: true, cancel);
         if (BlockerOf(workspace, plan, ask) is { } blocker)
         {
             return (null, new(BuildRefusal.Why.Blocked, blocker));
@@ -130,7 +129,13 @@ public sealed class BuildPack(
     {
         try
         {
-            Begin(build.Id, await open.LoadAsync(said, cancel), JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
+            var workspace = await open.LoadAsync(said, cancel);
+            if (UnreadableIn(workspace) is { } unreadable)
+            {
+                await builds.EndAsync(build.Id, "failed", unreadable, [], cancel);
+                return;
+            }
+            Begin(build.Id, workspace, JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
         }
         catch (Exception e) when (e is not OperationCanceledException and not Npgsql.NpgsqlException)
         {
@@ -139,6 +144,10 @@ public sealed class BuildPack(
             await builds.EndAsync(build.Id, "failed", "It was interrupted, and what was said when it began cannot be read any more. Build again.", [], cancel);
         }
     }
+
+    // A pack without the files of a design would look whole.
+    private static string? UnreadableIn(Workspace workspace) => workspace.Unreadable is [var (design, _), ..]
+        ? $"The drawing of {design.Name} cannot be read any more. Bring in a newer one or remove the design, on Screens." : null;
 
     // What is wrong with a part that is not built does not stop this one.
     private static string? BlockerOf(Workspace workspace, PlannedPack plan, BuildAsk ask)

@@ -198,18 +198,14 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         }
     }
 
-    /// <summary>Forgets failures that may pass, so that they are tried again at once.</summary>
-    public async Task ForgetPassingAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
+    /// <summary>Forgets failures, so that they are tried again at once.</summary>
+    /// <param name="keys">The keys of pictures and looks.</param>
+    /// <param name="onlyPassing">True to keep those that are a property of the drawing.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task ForgetFailuresAsync(IReadOnlyCollection<string> keys, bool onlyPassing, CancellationToken cancel)
     {
-        await store.ForgetPassingAsync(keys, cancel);
-        Interlocked.Increment(ref version);
-    }
-
-    /// <summary>Forgets all failures, so that they are tried again.</summary>
-    public async Task ForgetFailuresAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
-    {
-        await store.ForgetFailuresAsync(keys, cancel);
-        foreach (var key in keys)
+        await store.ForgetFailuresAsync(keys, onlyPassing, cancel);
+        foreach (var key in onlyPassing ? [] : keys)
         {
             looks.TryRemove(key, out _);
             drawn.TryRemove(key, out _);

@@ -165,6 +165,7 @@ public sealed class DrawingService(
     private async Task<bool> DoAsync(TakenJob taken, CancellationToken cancel)
     {
         var job = taken.Job;
+        // What fails before anything is drawn is no property of the picture: it may be read, or be there, another time.
         string? failure = taken.IsGivenUp ? "It stopped Kalypto several times while it was drawn." : null;
         Isolation? isolation = null;
         Box? shape = null;
@@ -194,31 +195,31 @@ public sealed class DrawingService(
                     Links = [.. picture.Links],
                     Linked = picture.Linked,
                 }, cancel);
-            if (IsAgain(taken, drawn.IsPassing))
+            if (IsAgain(taken, drawn.IsPassing, drawn.IsSlow))
             {
                 return false;
             }
-            desk.Tell(await store.PutAsync(job.Key, drawn with { IsPassing = drawn.IsPassing || taken.IsGivenUp }, cancel, picture.Quick));
+            desk.Tell(await store.PutAsync(job.Key, drawn with { IsPassing = drawn.IsPassing || failure is not null }, cancel, picture.Quick));
         }
         else
         {
             var look = failure is not null ? new(null, failure)
                 : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
                 : new Look(null, null);
-            if (IsAgain(taken, look.IsPassing))
+            if (IsAgain(taken, look.IsPassing, look.IsSlow))
             {
                 return false;
             }
-            look = look with { IsPassing = look.IsPassing || taken.IsGivenUp };
+            look = look with { IsPassing = look.IsPassing || failure is not null };
             await store.PutLookAsync(job.Key, look, cancel);
             desk.Tell(job.Key, look);
         }
         return true;
     }
 
-    private bool IsAgain(TakenJob taken, bool isPassing)
+    private bool IsAgain(TakenJob taken, bool isPassing, bool isSlow)
     {
-        if (isPassing)
+        if (isSlow)
         {
             slow.Add(taken.Job.Draft, DateTime.UtcNow);
         }

@@ -1,3 +1,4 @@
+using Kalypto.Application.BringingIn;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Library;
 using Kalypto.Core.Reading;
@@ -15,12 +16,7 @@ public sealed class LookUpPicture(LibraryLooks looks, IDrawingReader reader, IRe
     /// <exception cref="DrawingRefusedException">It cannot be read.</exception>
     public async Task<PictureHash?> RunAsync(byte[] file, CancellationToken cancel)
     {
-        if (FileTypes.Of(file) == FileType.Webp)
-        {
-            var png = await renderer.ToPngAsync(file, cancel);
-            file = png.Bytes ?? throw new DrawingRefusedException(png.Failure!.TrimEnd('.'), "Save it as PNG and look for that");
-        }
-        var drawing = await reader.ReadAsync(file, "picture", cancel);
+        var drawing = await reader.ReadAsync(await ReadableFile.OfAsync(renderer, file, cancel), "picture", cancel);
         var whole = Isolation.Of(drawing, drawing.Layers[0]);
         return (await looks.LookAsync(drawing.Box, (width, height) => whole.Document(drawing.Box, width, height), cancel))?.Hash;
     }

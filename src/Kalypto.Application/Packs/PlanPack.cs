@@ -67,7 +67,7 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
         var plan = await PlanAsync(workspace, cancel);
         List<string> failed = [.. plan.Pack.Files.Select(f => f.Key.Hex).Where(k => plan.Drawn.TryGetValue(k, out var row) && row.Failure is not null),
             .. plan.Pack.Pictures.Where(p => plan.Looks(p.Key)?.Failure is not null).Select(p => desk.LookKey(p.Key))];
-        await desk.ForgetFailuresAsync(failed, cancel);
+        await desk.ForgetFailuresAsync(failed, onlyPassing: false, cancel);
         await DrawAheadAsync(workspace, await PlanAsync(workspace, cancel), DrawingQueue.Looked, cancel);
         return failed.Count;
     }

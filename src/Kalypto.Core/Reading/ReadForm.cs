@@ -9,7 +9,7 @@ namespace Kalypto.Core.Reading;
 /// </summary>
 public static class ReadForm
 {
-    private const int Broken = int.MinValue;
+    private const int NoParent = -1;
 
     /// <summary>Writes a drawing.</summary>
     /// <exception cref="DrawingRefusedException">It comes to more bytes than <paramref name="most"/>.</exception>
@@ -117,7 +117,6 @@ public static class ReadForm
                         }
                     }
                 }
-                Text(null);
             }
         }
         using var whole = new MemoryStream((int)(head.Length + body.Length) + 16);
@@ -152,12 +151,11 @@ public static class ReadForm
             texts[i] = from.ReadString();
         }
         var parents = new int[elements.Length];
-        Array.Fill(parents, Broken);
+        Array.Fill(parents, NoParent);
         for (var i = 0; i < elements.Length; i++)
         {
             elements[i] = ReadElement(i);
         }
-        _ = Text();
         var layers = ImmutableArray.CreateBuilder<Layer>(from.Read7BitEncodedInt());
         for (var ordinal = 0; ordinal < layers.Capacity; ordinal++)
         {

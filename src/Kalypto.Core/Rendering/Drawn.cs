@@ -8,4 +8,7 @@ public sealed record Drawn(byte[]? Bytes, string? Failure, string? Note = null)
 {
     /// <summary>True for a failure that is no property of the drawing: whoever drew it died or ran out of time, and another attempt may go well.</summary>
     public bool IsPassing { get; init; }
+
+    /// <summary>True when it ran out of time.</summary>
+    public bool IsSlow { get; init; }
 }

@@ -135,7 +135,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Document(source, width, height), 1, (answer, _) => seen = answer, cancel);
             if ((failure?.Sentence ?? seen?.Failure) is { } why)
             {
-                return new(null, why) { IsPassing = failure is not null };
+                return new(null, why) { IsPassing = failure is not null, IsSlow = failure?.IsTime == true };
             }
             if (seen!.Box is not { } ink)
             {
@@ -234,6 +234,6 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     {
         Drawn? made = null;
         var failure = await AskAsync(request, document, 1, (answer, body) => made = answer.Failure is null ? new(body, null, answer.Note) : new(null, answer.Failure), cancel);
-        return failure is null ? made! : new(null, failure.Sentence) { IsPassing = true };
+        return failure is null ? made! : new(null, failure.Sentence) { IsPassing = true, IsSlow = failure.IsTime };
     }
 }

@@ -2,12 +2,10 @@ using System.Text;
 using Kalypto.Application.Building;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Naming;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 using Kalypto.Web.Wording;
-using Microsoft.AspNetCore.Http.Features;
 
 namespace Kalypto.Web.Endpoints;
 
@@ -54,10 +52,7 @@ internal static class DeliveryEndpoints
                 return;
             }
             var name = (await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "";
-            response.ContentType = "application/zip";
-            response.Headers.ContentDisposition = $"attachment; filename=\"{FileName(name)}-{row.Number}{(since is { } other ? $"-since-{other}" : "")}.zip\"";
-            // The archive writes the few bytes behind each entry synchronously, whichever way it is used.
-            response.HttpContext.Features.GetRequiredFeature<IHttpBodyControlFeature>().AllowSynchronousIO = true;
+            ZipAnswer.Begin(response, name, "pack", $"-{row.Number}{(since is { } other ? $"-since-{other}" : "")}");
             if (since is { } from && await deliveries.CompareAsync(row.ProjectId, row.Number ?? 0, from, cancel) is { } compared)
             {
                 await deliveries.ZipAsync(name, compared, response.Body, cancel);
@@ -85,6 +80,4 @@ internal static class DeliveryEndpoints
             ? write(Deliveries.ListOf((await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "", compared)) : Results.NotFound();
 
     private static IResult NotThere() => Problem.NotFound("There is no delivery of this number.");
-
-    private static string FileName(string project) => NameWords.Join(NameWords.Split(project), "-", 40) is { Length: > 0 } name ? name : "pack";
 }

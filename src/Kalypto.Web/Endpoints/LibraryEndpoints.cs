@@ -1,13 +1,11 @@
 using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Library;
-using Kalypto.Core.Naming;
 using Kalypto.Core.Reading;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 using Kalypto.Web.Wording;
-using Microsoft.AspNetCore.Http.Features;
 
 namespace Kalypto.Web.Endpoints;
 
@@ -84,10 +82,7 @@ internal static class LibraryEndpoints
                 response.StatusCode = StatusCodes.Status404NotFound;
                 return;
             }
-            response.ContentType = "application/zip";
-            response.Headers.ContentDisposition = $"attachment; filename=\"{(NameWords.Join(NameWords.Split(layer.Name), "-", 40) is { Length: > 0 } name ? name : "layer")}.zip\"";
-            // The archive writes the few bytes behind each entry synchronously, whichever way it is used.
-            response.HttpContext.Features.GetRequiredFeature<IHttpBodyControlFeature>().AllowSynchronousIO = true;
+            ZipAnswer.Begin(response, layer.Name, "layer");
             await zip.WriteAsync(layer, response.Body, cancel);
         });
     }

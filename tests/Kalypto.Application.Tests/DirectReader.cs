@@ -1,10 +1,10 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Reading;
 
-namespace Kalypto.Core.Reading;
+namespace Kalypto.Application.Tests;
 
-/// <summary>Reads in the same process: for drawings that one made oneself, and for tests.</summary>
-public sealed class DirectReader : IDrawingReader
+/// <summary>Reads in the same process: the drawings of these tests are their own.</summary>
+internal sealed class DirectReader : IDrawingReader
 {
-    /// <inheritdoc/>
     public Task<DrawingTree> ReadAsync(ReadOnlyMemory<byte> file, string fallbackName, CancellationToken cancel) => Task.Run(() => DrawingReader.Read(file, fallbackName), cancel);
 }
