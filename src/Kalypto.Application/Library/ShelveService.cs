@@ -66,6 +66,7 @@ public sealed class ShelveService(
         {
             if (await builds.SaidAsync(build, cancel) is { } said)
             {
+                // Layers of a design that cannot be read any more stay away; the others come in.
                 var workspace = await open.LoadAsync(said, cancel);
                 layers = await LayersAsync(workspace, JsonSerializer.Deserialize<BuildAsk>(row.Asked) ?? new(), cancel);
             }
