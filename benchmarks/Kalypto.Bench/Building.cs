@@ -112,7 +112,7 @@ internal static class Building
     {
         var jobs = new List<Job>();
         var drawing = SvgReader.Read(await File.ReadAllBytesAsync(Path.Combine(demo, "visitor-app.svg")), "Drawing");
-        var shapes = await renderer.MeasureAsync(drawing, default);
+        var shapes = await renderer.MeasureAsync(drawing, null, default);
         foreach (var layer in drawing.Layers.Where(l => l.Content is LayerContent.Group && shapes[l.Ordinal] is not null))
         {
             var isolation = Isolation.Of(drawing, layer);

@@ -101,6 +101,6 @@ internal static class Drafts
     private static async Task<MeasuredDrawing> MeasureAsync(WorkerRenderer renderer, string svg)
     {
         var drawing = DrawingReader.Read(Encoding.UTF8.GetBytes(svg), "Draft");
-        return new(drawing, await renderer.MeasureAsync(drawing, default));
+        return new(drawing, await renderer.MeasureAsync(drawing, null, default));
     }
 }

@@ -22,7 +22,7 @@ internal static class Pure
         foreach (var drawingLines in (await File.ReadAllLinesAsync(list)).Select(l => l.Split(' ')).GroupBy(l => l[0]))
         {
             var drawing = SvgReader.Read(await File.ReadAllBytesAsync(Path.Combine(demo, drawingLines.Key)), "Drawing");
-            var shapes = await renderer.MeasureAsync(drawing, default);
+            var shapes = await renderer.MeasureAsync(drawing, null, default);
             foreach (var scales in drawingLines.GroupBy(l => int.Parse(l[1], CultureInfo.InvariantCulture), l => new Scale(double.Parse(l[2], CultureInfo.InvariantCulture))))
             {
                 var isolation = Isolation.Of(drawing, drawing.Layers[scales.Key]);

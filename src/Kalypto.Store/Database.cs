@@ -1,3 +1,4 @@
+using System.Runtime.ExceptionServices;
 using DbUp;
 using DbUp.Engine.Output;
 using Npgsql;
@@ -8,6 +9,8 @@ namespace Kalypto.Store;
 public sealed class Database : IAsyncDisposable
 {
     private const int MostRedoable = 12;
+    private const int StartTries = 120;
+    private static readonly TimeSpan BetweenTries = TimeSpan.FromSeconds(0.5);
 
     /// <summary>Opens a database.</summary>
     /// <param name="connection">A connection string of Npgsql.</param>
@@ -34,9 +37,28 @@ public sealed class Database : IAsyncDisposable
 
     private string Connection { get; }
 
-    /// <summary>Makes the database where there is none and brings its tables to the state that this version needs. Safe at every start.</summary>
+    /// <summary>
+    /// Makes the database where there is none and brings its tables to the state that this version needs. Safe at every start.
+    /// Waits a minute for one that is just coming up.
+    /// </summary>
     /// <exception cref="InvalidOperationException">A migration failed; the database is as it was before it.</exception>
     public void Migrate()
+    {
+        for (var tries = 1; ; tries++)
+        {
+            try
+            {
+                MigrateNow();
+                return;
+            }
+            catch (NpgsqlException e) when (e.IsTransient && tries < StartTries)
+            {
+                Thread.Sleep(BetweenTries);
+            }
+        }
+    }
+
+    private void MigrateNow()
     {
         EnsureDatabase.For.PostgresqlDatabase(Connection, new NoOpUpgradeLog());
         var result = DeployChanges.To.PostgresqlDatabase(Connection)
@@ -46,6 +68,10 @@ public sealed class Database : IAsyncDisposable
             .Build().PerformUpgrade();
         if (!result.Successful)
         {
+            if (result.Error is NpgsqlException { IsTransient: true } passing)
+            {
+                ExceptionDispatchInfo.Throw(passing);
+            }
             throw new InvalidOperationException($"The database could not be brought up to date: {result.Error.Message}", result.Error);
         }
     }

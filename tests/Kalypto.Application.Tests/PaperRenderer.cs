@@ -40,7 +40,7 @@ internal sealed class PaperRenderer : IRenderer
     /// <summary>Lets everything go on.</summary>
     public void Release() => released.TrySetResult();
 
-    public Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel)
+    public Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, IProgress<int>? progress, CancellationToken cancel)
     {
         var shapes = new Box?[drawing.Layers.Length];
         foreach (var layer in drawing.Layers.Reverse())

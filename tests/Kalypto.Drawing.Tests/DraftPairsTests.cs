@@ -36,6 +36,6 @@ public sealed class DraftPairsTests(RendererFixture fixture)
     private async Task<MeasuredDrawing> MeasureAsync(string svg)
     {
         var drawing = DrawingReader.Read(Encoding.UTF8.GetBytes(svg), "Draft");
-        return new(drawing, await fixture.Renderer.MeasureAsync(drawing, cancel));
+        return new(drawing, await fixture.Renderer.MeasureAsync(drawing, null, cancel));
     }
 }

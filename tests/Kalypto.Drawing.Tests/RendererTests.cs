@@ -12,7 +12,7 @@ public class RendererTests(RendererFixture fixture)
     {
         var drawing = RendererFixture.Read(inside);
         var found = drawing.Layers.First(l => l.Name == layer);
-        var shape = (await fixture.Renderer.MeasureAsync(drawing, cancel))[found.Ordinal];
+        var shape = (await fixture.Renderer.MeasureAsync(drawing, null, cancel))[found.Ordinal];
         return (shape, await fixture.Renderer.LookAsync(Isolation.Of(drawing, found), shape ?? drawing.Box, cancel));
     }
 
@@ -22,6 +22,10 @@ public class RendererTests(RendererFixture fixture)
     [InlineData("<rect id='x' x='10' y='20' width='30' height='40' stroke='red' stroke-width='4'/>", 8, 18, 34, 44)]
     [InlineData("<path id='x' d='M10 20H40' fill='none' stroke='red' stroke-width='4'/>", 10, 18, 30, 4)]
     [InlineData("<path id='x' d='M30 40h18M30 46h18' fill='none' stroke='red' stroke-width='2'/>", 30, 39, 18, 8)]
+    [InlineData("<line id='x' x1='30' y1='40' x2='60' y2='40' transform='translate(0 10)' stroke='red' stroke-width='2'/>", 30, 49, 30, 2)]
+    [InlineData("<polyline id='x' points='60,40 30,40' stroke='red' stroke-linecap='square' stroke-width='2'/>", 29, 39, 32, 2)]
+    [InlineData("<path id='x' d='M50 50h20l-20 4z' stroke='red' stroke-width='2' stroke-miterlimit='99'/>", 49, 49, 31.1, 6.22)]
+    [InlineData("<g display='none'><g id='y'><circle cx='9' cy='9' r='4'/></g></g><use id='x' href='#y' x='20'/>", 25, 5, 8, 8)]
     [InlineData("<g id='x' transform='translate(50 50) rotate(90)'><rect width='10' height='20'/></g>", 30, 50, 20, 10)]
     [InlineData("<g id='x'><rect x='5' y='5' width='5' height='5'/><rect x='20' y='30' width='5' height='5'/><rect width='90' height='90' display='none'/></g>", 5, 5, 20, 30)]
     [InlineData("<g id='x'><image x='10' y='20' width='30' height='10' href='data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='/></g>", 10, 20, 30, 10)]
@@ -85,7 +89,7 @@ public class RendererTests(RendererFixture fixture)
     {
         using var impatient = RendererFixture.Make(TimeSpan.FromSeconds(2));
         var drawing = RendererFixture.Read(inside + "<rect id='good' width='10' height='10'/>");
-        var shapes = await fixture.Renderer.MeasureAsync(drawing, cancel);
+        var shapes = await fixture.Renderer.MeasureAsync(drawing, null, cancel);
         var look = await impatient.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")), shapes[1]!.Value, cancel);
         Assert.Contains(failure, look.Failure, StringComparison.Ordinal);
         var good = await fixture.Renderer.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "good")), shapes[2]!.Value, cancel);

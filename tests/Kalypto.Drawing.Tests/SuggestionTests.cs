@@ -65,7 +65,7 @@ public sealed class SuggestionTests(RendererFixture fixture)
     private async Task<MeasuredDrawing> MeasureAsync(byte[] file)
     {
         var drawing = SvgReader.Read(file, "Drawing");
-        return new(drawing, await fixture.Renderer.MeasureAsync(drawing, cancel));
+        return new(drawing, await fixture.Renderer.MeasureAsync(drawing, null, cancel));
     }
 
     private static Box BoxOf(MeasuredDrawing measured, Suggestion suggestion) =>

@@ -14,7 +14,7 @@ var (file, fonts, output) = (args[0], args[1], args[2]);
 int[] scales = args.Length == 3 ? [1, 2, 3] : [.. args.Skip(3).Select(s => int.Parse(s, CultureInfo.InvariantCulture))];
 using var renderer = new WorkerRenderer(new WorkerOptions { Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"), Fonts = fonts });
 var drawing = SvgReader.Read(await File.ReadAllBytesAsync(file), "Drawing");
-var shapes = await renderer.MeasureAsync(drawing, default);
+var shapes = await renderer.MeasureAsync(drawing, null, default);
 var drawn = new List<object>();
 await Parallel.ForEachAsync(drawing.Layers.Where(l => l.Parent is not null), async (layer, cancel) =>
 {

@@ -31,13 +31,19 @@ public sealed class ServerFixture : WebApplicationFactory<Program>, IAsyncLifeti
 
     public async ValueTask InitializeAsync()
     {
-        var drawing = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 375 812'><g id='bell'><path d='M2 2h20v20z'/></g><rect id='sky' width='375' height='400'/></svg>");
-        var read = Assert.IsType<BroughtIn.Read>(await Services.GetRequiredService<BringIn>().FileAsync(new(Ada), "tonight.svg", drawing, "tonight.svg", default));
-        (Project, Design) = (read.Project, read.Design);
+        (Project, Design) = await BringAsync();
         // A delivery of nothing, so that the pages of one are there.
         var workspace = (await Services.GetRequiredService<OpenProject>().LoadAsync(Project, default))!;
         var builds = Services.GetRequiredService<BuildStore>();
         await builds.EndAsync(await builds.AddAsync(Project, 0, "", "{}", workspace.Said, TimeSpan.FromMinutes(1), default), "done", null, [], default);
+    }
+
+    /// <summary>Another project like it, for tests that change it.</summary>
+    public async Task<(int Project, int Design)> BringAsync()
+    {
+        var drawing = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 375 812'><g id='bell'><path d='M2 2h20v20z'/></g><rect id='sky' width='375' height='400'/></svg>");
+        var read = Assert.IsType<BroughtIn.Read>(await Services.GetRequiredService<BringIn>().FileAsync(new(Ada), "tonight.svg", drawing, "tonight.svg", default));
+        return (read.Project, read.Design);
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseEnvironment("Production")

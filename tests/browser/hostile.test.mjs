@@ -109,3 +109,16 @@ test('a drawing that hangs the renderer is a finding on its layer while the rest
   assert.equal(await calm.locator('.cell-files').innerText(), '12');
   assert.equal((await page.request.get(`${server.address}/health`)).status(), 200);
 });
+
+test('a drawing of many layers says how far it is, and can be stopped', { timeout: 240_000 }, async () => {
+  const many = join(folder, 'many.svg');
+  writeFileSync(many, svg(Array.from({ length: 30_000 }, (_, i) => `<path id="ray${i}" d="M${i % 400} ${i % 390}h9v${i % 7}"/>`).join('')));
+  await page.goto(server.address);
+  const before = await page.locator('.projects article').count();
+  await page.setInputFiles('.foot input[type=file]', many);
+  await page.waitForFunction(() => /[\d,]+ of 30,000 layers measured/.test(document.querySelector('.bring-in-results').innerText));
+  await page.click('.bring-in-results button:has-text("Stop")');
+  await page.getByText('You stopped it.').waitFor();
+  await page.reload();
+  assert.equal(await page.locator('.projects article').count(), before);
+});

@@ -1,16 +1,20 @@
-// kill -9 of the server and of its workers, while people edit, bring in and build: nothing that was acknowledged is lost,
-// and what is delivered in the end is byte for byte what a quiet server delivers. KALYPTO_KILLS=60 for a long run.
+// kill -9 of the server, of its workers and of the database, while people edit, bring in and build: nothing that was
+// acknowledged is lost, and what is delivered in the end is byte for byte what a quiet server delivers. KALYPTO_KILLS=60 for
+// a long run. A disk that is full for a while costs a build nothing either.
 import assert from 'node:assert/strict';
-import { readFileSync, readdirSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { launch, newPage } from './browser.mjs';
+import { cluster } from './cluster.mjs';
 import { serve } from './server.mjs';
 
 const rounds = Number(process.env.KALYPTO_KILLS ?? 1);
 const ships = ['saturn', 'cloud-night', 'pin', 'clock', 'price tag', 'minus', 'plus', 'calendar', 'moon photo', 'dome photo'];
 const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90">${Array.from({ length: 30 }, (_, i) => `<path id="star${i}" d="M${i} 1l4 9-9-6h9l-9 6z"/>`).join('')}</svg>`;
 
-let browser, page, server;
+let browser, page, server, database;
 // The same kills in every run, as far as the machine lets it.
 let seed = 7;
 const random = most => { seed = (seed * 1103515245 + 12345) % 2147483648; return seed % most; };
@@ -32,6 +36,7 @@ before(async () => {
 after(async () => {
   await browser?.close();
   await server?.stop();
+  await database?.stop();
 });
 
 const open = () => page.goto(`${server.address}/projects/1`);
@@ -39,7 +44,7 @@ const get = path => page.evaluate(p => kalypto.get(p), `/api/projects/1/${path}`
 const post = (path, body) => page.evaluate(([p, b]) => kalypto.post(p, b), [`/api/projects/1/${path}`, body]);
 const restart = async () => {
   await server.kill();
-  server = await serve({ database: server.database });
+  server = await serve({ database: server.database, connection: database?.connection });
   await open();
 };
 // What was not acknowledged is done once more, as people do.
@@ -65,13 +70,13 @@ const layersOf = async () => {
   }
   return ships.map(name => layers.find(l => l.name === name)).filter(Boolean);
 };
-const bring = () => page.evaluate(async text => {
+const bring = (text = drawing) => page.evaluate(async text => {
   const form = new FormData();
   form.append('files', new File([text], 'stars.svg'));
   const answer = await fetch('/api/projects/1/files', { method: 'POST', body: form, headers: { 'X-Kalypto-Token': document.documentElement.dataset.token } });
-  const line = answer.ok ? JSON.parse((await answer.text()).split('\n')[0] || '{}') : {};
-  return { failed: !line.result?.design, message: line.result?.message };
-}, drawing);
+  const line = answer.ok ? (await answer.text()).split('\n').filter(Boolean).map(l => JSON.parse(l)).find(l => l.result) ?? {} : {};
+  return { failed: !line.result?.design, message: line.result?.message ?? (answer.ok ? '' : await answer.text()) };
+}, text);
 // Begins a build, calls back while it runs, and gives its zip.
 const deliver = async meanwhile => {
   const { build } = await surely(() => post('builds', {}));
@@ -95,7 +100,8 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
   const quiet = await deliver(async () => {});
   await server.stop();
 
-  server = await serve();
+  database = await cluster();
+  server = await serve({ connection: database.connection });
   await open();
   const layers = await layersOf();
   assert.ok(layers.length >= 8, layers.map(l => l.name).join());
@@ -105,12 +111,14 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
       const made = ship(layer);
       if (index === random(layers.length)) {
         await server.kill();
+      } else if (index === random(layers.length)) {
+        database.kill();
       } else if (random(3) === 0) {
         killWorkers();
       }
       await made;
     }
-    const brought = surely(bring);
+    const brought = surely(() => bring());
     killWorkers();
     await brought;
     const states = await surely(() => get('ships'));
@@ -130,9 +138,48 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
       killWorkers();
       await page.evaluate(() => kalypto.get('/api/projects/1/builds')).catch(() => {});
     }
+    database.kill();
     await restart();
     killWorkers();
   });
   assert.equal(killed.message, quiet.message);
   assert.ok(quiet.zip.equals(killed.zip), `${quiet.zip.length} bytes and ${killed.zip.length}`);
+});
+
+test('a disk that is full for a while costs a build nothing', { timeout: 3_600_000 }, async t => {
+  const small = await cluster({ megabytes: 400 });
+  if (!small) {
+    t.skip('this machine lets nobody make a disk');
+    return;
+  }
+  await server.stop();
+  await database.stop();
+  database = small;
+  server = await serve({ connection: small.connection, drawers: 1 });
+  await open();
+  for (const layer of await layersOf()) {
+    await ship(layer);
+  }
+  const filler = join(small.folder, 'filler');
+  const delivered = await deliver(async () => {
+    // All that is left, down to the last bytes.
+    for (let size = 64 * 1024 * 1024; size >= 4096; size /= 2) {
+      for (let full = false; !full;) {
+        try {
+          writeFileSync(filler, Buffer.alloc(size), { flag: 'a' });
+        } catch {
+          full = true;
+        }
+      }
+    }
+    // It has been noticed when what is brought in is refused for it; the log of the database has some room left at first.
+    let answer = {};
+    for (let tries = 0; tries < 50 && !answer.failed; tries++) {
+      answer = await bring(drawing.replace('<path', `<desc>${randomBytes(3_000_000).toString('base64')}</desc><path`));
+    }
+    assert.match(answer.message, /no room left/);
+    rmSync(filler);
+  });
+  assert.match(delivered.message ?? '', /^(?!.*missing)/);
+  assert.ok(delivered.zip.length > 10_000);
 });

@@ -15,9 +15,9 @@ export const connectionTo = database => {
 };
 
 // Starts a process and waits until it says that it is ready.
-async function run(project, database, options, ready) {
+async function run(project, database, options, ready, connection = connectionTo(database)) {
   const child = spawn('dotnet', [join(root, `src/${project}/bin/Release/net10.0/${project}.dll`), '--DemoFolder', join(root, 'demo'), ...options],
-    { env: { ...process.env, KALYPTO_DATABASE: connectionTo(database) }, stdio: ['ignore', 'pipe', 'pipe'] });
+    { env: { ...process.env, KALYPTO_DATABASE: connection }, stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
   const said = await new Promise((resolve, reject) => {
     const read = data => {
@@ -43,10 +43,10 @@ async function run(project, database, options, ready) {
   return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
 
-export const serve = ({ demo = true, deliveries = false, seconds = 30, drawers, more = [], database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
+export const serve = ({ demo = true, deliveries = false, seconds = 30, drawers, more = [], connection, database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
   '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--DemoDeliveries', String(deliveries), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
   '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)], ...more,
-], /Kalypto is at (\S+)/);
+], /Kalypto is at (\S+)/, connection);
 
 // A process that only draws.
 export const draw = ({ database, drawers = 1 }) => run('Kalypto.Drawer', database, ['--Drawers', String(drawers)], /(Drawing) with/);

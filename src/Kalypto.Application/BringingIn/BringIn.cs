@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Runtime.CompilerServices;
+using System.Threading.Channels;
 using Kalypto.Application.Drafts;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
@@ -27,7 +28,10 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
     {
         if (FileTypes.Of(file) != FileType.Zip || FileTypes.IsOpenRaster(file))
         {
-            yield return await FileAsync(target, fileName, file, fileName, cancel);
+            await foreach (var told in ToldAsync(target, fileName, file, fileName, cancel))
+            {
+                yield return told;
+            }
             yield break;
         }
         var (zip, refusal) = OpenZip(file);
@@ -43,7 +47,39 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
             {
                 var bytes = await UnpackAsync(entry, Math.Min(left, ReadingLimits.Default.Bytes), cancel);
                 left -= bytes?.Length ?? 0;
-                yield return bytes is null ? new BroughtIn.TooLarge(entry.Name, Math.Max(entry.Length, ReadingLimits.Default.Bytes)) : await FileAsync(target, entry.Name, bytes, fileName, cancel);
+                if (bytes is null)
+                {
+                    yield return new BroughtIn.TooLarge(entry.Name, Math.Max(entry.Length, ReadingLimits.Default.Bytes));
+                    continue;
+                }
+                await foreach (var told in ToldAsync(target, entry.Name, bytes, fileName, cancel))
+                {
+                    yield return told;
+                }
+            }
+        }
+    }
+
+    /// <summary>A file, and how far it is while it comes in.</summary>
+    private async IAsyncEnumerable<BroughtIn> ToldAsync(Target target, string fileName, byte[] file, string dropped, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        var told = Channel.CreateUnbounded<BroughtIn>();
+        var end = BringAndCloseAsync();
+        await foreach (var reached in told.Reader.ReadAllAsync(cancel))
+        {
+            yield return reached;
+        }
+        yield return await end;
+
+        async Task<BroughtIn> BringAndCloseAsync()
+        {
+            try
+            {
+                return await FileAsync(target, fileName, file, dropped, cancel, told.Writer);
+            }
+            finally
+            {
+                told.Writer.Complete();
             }
         }
     }
@@ -54,14 +90,15 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
     /// <param name="file">Its bytes.</param>
     /// <param name="dropped">The file that was dropped, whose name a new project gets: itself, or the zip that it lay in.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public async Task<BroughtIn> FileAsync(Target target, string fileName, byte[] file, string dropped, CancellationToken cancel)
+    /// <param name="told">Where it says how far it is.</param>
+    public async Task<BroughtIn> FileAsync(Target target, string fileName, byte[] file, string dropped, CancellationToken cancel, ChannelWriter<BroughtIn>? told = null)
     {
         var name = DesignName(fileName);
         try
         {
             file = await ReadableFile.OfAsync(renderer, file, cancel);
             var drawing = await reader.ReadAsync(file, name, cancel);
-            var shapes = await renderer.MeasureAsync(drawing, cancel);
+            var shapes = await renderer.MeasureAsync(drawing, told is null ? null : new Reached(fileName, drawing.Layers.Length - 1, told), cancel);
             var read = new ReadDrawing(fileName, file, new(drawing, shapes));
             var (same, like) = target.Project is { } there ? await NextOfAsync(target, there, name, read, cancel) : (null, null);
             if (same is not null)
@@ -146,5 +183,11 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         {
             return [];
         }
+    }
+
+    /// <summary>Says at once what is reached, in order.</summary>
+    private sealed class Reached(string file, int of, ChannelWriter<BroughtIn> told) : IProgress<int>
+    {
+        public void Report(int value) => told.TryWrite(new BroughtIn.Measuring(file, Math.Min(value, of), of));
     }
 }

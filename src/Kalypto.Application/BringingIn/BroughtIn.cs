@@ -7,6 +7,12 @@ namespace Kalypto.Application.BringingIn;
 /// <param name="File">Its name.</param>
 public abstract record BroughtIn(string File)
 {
+    /// <summary>It is still on its way: how many layers are measured.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Done">Layers that are measured.</param>
+    /// <param name="Of">Layers that it has.</param>
+    public sealed record Measuring(string File, int Done, int Of) : BroughtIn(File);
+
     /// <summary>It is a design now.</summary>
     /// <param name="File">Its name.</param>
     /// <param name="Project">The project that it is in.</param>

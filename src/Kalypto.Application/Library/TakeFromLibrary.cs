@@ -100,7 +100,7 @@ public sealed class TakeFromLibrary(LibraryStore library, BuildStore builds, Ope
         var text = LayerDrawing.Of(state.Isolate(layer), shipped.Name, box);
         var file = Encoding.UTF8.GetBytes(text);
         var drawing = await reader.ReadAsync(file, shipped.Name, cancel);
-        var shapes = await renderer.MeasureAsync(drawing, cancel);
+        var shapes = await renderer.MeasureAsync(drawing, null, cancel);
         var tags = state.SaidOf(layer).Tags;
         var credit = state.Credit ?? workspace.Recipes.Credit;
         return new(shipped, new($"{NameWords.Join(NameWords.Split(shipped.Name), "-", 60)}.svg", file, new(drawing, shapes)), state.DrawnAt, tags, picture.Making.Kind, credit, picture.Making.Credit && !credit.IsEmpty);

@@ -18,6 +18,9 @@ public sealed record ProjectCounts(int Screens, int Decided, int Layers, int Blo
     private const int MostFaces = 4;
     private static readonly ConditionalWeakTable<DesignState, StrongBox<(int Decided, int Layers)>> Known = [];
 
+    /// <summary>How many of its designs cannot be read any more.</summary>
+    public int Unreadable { get; init; }
+
     /// <summary>A screen to show for the whole project.</summary>
     /// <param name="Design">Its design.</param>
     /// <param name="Root">The layer that stands for it.</param>
@@ -29,7 +32,10 @@ public sealed record ProjectCounts(int Screens, int Decided, int Layers, int Blo
     {
         var progress = workspace.States.Select(ProgressOf).ToList();
         return new(workspace.States.Sum(s => s.Measured.Drawing.Screens.Length), progress.Sum(p => p.Decided), progress.Sum(p => p.Layers), plan.Pack.Blockers.Count(), plan.Pack.Files.Length,
-            [.. workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => new Face(d.Row.Id, s.Root.Ordinal, ScreenKey.Of(d.Row, s)))).Take(MostFaces)]);
+            [.. workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => new Face(d.Row.Id, s.Root.Ordinal, ScreenKey.Of(d.Row, s)))).Take(MostFaces)])
+        {
+            Unreadable = workspace.Unreadable.Count,
+        };
     }
 
     /// <summary>Of a project that cannot be opened.</summary>

@@ -15,7 +15,10 @@ public interface IRenderer
     string FontsOf(string families);
 
     /// <summary>The shape box of each layer by ordinal, in drawing units; null for layers without one.</summary>
-    Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel);
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="progress">Is told how many layers are measured, as it goes.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, IProgress<int>? progress, CancellationToken cancel);
 
     /// <summary>Draws a layer alone to see where its ink lies.</summary>
     /// <param name="isolation">The layer.</param>

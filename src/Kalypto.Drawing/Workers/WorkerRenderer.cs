@@ -13,6 +13,9 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>Draws in worker processes: a drawing that hangs or crashes the renderer costs itself only.</summary>
 public sealed class WorkerRenderer : IRenderer, IDisposable
 {
+    // The renderer walks its document for each layer that it is asked for; smaller ones would be read too often.
+    private const int MeasuredAtOnce = 200;
+
     // Layers that measuring may fail at, each tried twice; what kills more of them is no drawing.
     private const int MostUnmeasured = 3;
 
@@ -48,14 +51,20 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     public string FontsOf(string families) => fonts.FingerprintOf(families);
 
     /// <inheritdoc/>
-    public async Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, CancellationToken cancel)
+    public async Task<IReadOnlyList<Box?>> MeasureAsync(DrawingTree drawing, IProgress<int>? progress, CancellationToken cancel)
     {
         var shapes = new Box?[drawing.Layers.Length];
+        var measured = 0;
         foreach (var hidden in new[] { false, true })
         {
             // Groups are the union of what is in them, so only what lies in no other layer's way is asked for.
             var layers = drawing.Layers.Where(l => l.Parent is not null && l.Children.Count == 0 && l.HiddenHere == hidden).ToList();
-            await MeasureAsync(drawing, layers, hidden, shapes, cancel);
+            var document = new MeasuringDocument(drawing, hidden);
+            foreach (var some in layers.Chunk(MeasuredAtOnce))
+            {
+                await MeasureAsync(drawing, some, document.Of(some), shapes, cancel);
+                progress?.Report(measured += some.Length);
+            }
         }
         foreach (var layer in drawing.Layers.Reverse().Where(l => l.Children.Count > 0))
         {
@@ -69,17 +78,16 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         return shapes;
     }
 
-    private async Task MeasureAsync(DrawingTree drawing, List<Layer> layers, bool hidden, Box?[] shapes, CancellationToken cancel)
+    private async Task MeasureAsync(DrawingTree drawing, Layer[] layers, string document, Box?[] shapes, CancellationToken cancel)
     {
-        var document = layers.Count == 0 ? "" : MeasuringDocument.Of(drawing, hidden);
         var doubtful = new List<(Layer Layer, StrokeEdges Edges)>();
         var (next, tried, unmeasured) = (0, -1, 0);
-        while (next < layers.Count)
+        while (next < layers.Length)
         {
             var rest = layers[next..];
             var done = 0;
             var failed = await AskAsync(
-                new(WorkerTask.Measure, drawing.Box.Width, drawing.Box.Height, Effort.Quick, [.. rest.Select(MeasuringDocument.IdOf)]), document, rest.Count,
+                new(WorkerTask.Measure, drawing.Box.Width, drawing.Box.Height, Effort.Quick, [.. rest.Select(MeasuringDocument.IdOf)]), document, rest.Length,
                 (answer, _) =>
                 {
                     var layer = rest[done++];
@@ -89,14 +97,14 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                         var whole = !HasSize(stroked) ? outline : HasSize(outline) ? stroked.Union(outline) : stroked;
                         var edges = new StrokeEdges(Placed(whole), Placed(outline));
                         shapes[layer.Ordinal] = edges.Stroked;
-                        if (edges.AreDoubtful)
+                        if (edges.AreDoubtful && MeasuringDocument.MayBeDragged(layer))
                         {
                             doubtful.Add((layer, edges));
                         }
                     }
                 },
                 cancel);
-            next = failed is null ? layers.Count : next + done;
+            next = failed is null ? layers.Length : next + done;
             if (failed is not null)
             {
                 // Whoever killed the worker may have meant something else: once more. A layer that kills it again stays without a box.

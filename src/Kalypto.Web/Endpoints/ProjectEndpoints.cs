@@ -23,10 +23,10 @@ internal static class ProjectEndpoints
     public static void MapProjects(this IEndpointRouteBuilder app)
     {
         var all = app.Edits("/api/projects");
-        all.MapPost("/", async (HttpContext http, HttpRequest request, HttpResponse response, BringIn bringIn, CancellationToken cancel) =>
+        all.MapPost("/", async (HttpContext http, HttpRequest request, HttpResponse response, BringIn bringIn, ILogger<BringIn> log, CancellationToken cancel) =>
         {
             var files = await FilesAsync(request, cancel);
-            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(Actors.Of(http)), files, cancel);
+            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(Actors.Of(http)), files, log, cancel);
         }).DisableAntiforgery().TakesFiles();
         all.MapPost("/new", async (HttpContext http, NewProject wish, ManageProject manage, CancellationToken cancel) =>
             await manage.AddAsync(wish.Name ?? "", Actors.Of(http), cancel) is { } project ? Results.Ok(new { project }) : Problem.BadRequest("A project needs a name."));
@@ -35,7 +35,7 @@ internal static class ProjectEndpoints
     /// <summary>Routes that need no more of a project than its number, so that they also reach one that is deleted.</summary>
     public static void MapProject(this RouteGroupBuilder project)
     {
-        project.MapPost("/files", async (Entry entry, HttpRequest request, HttpResponse response, BringIn bringIn, ProjectStore projects, CancellationToken cancel) =>
+        project.MapPost("/files", async (Entry entry, HttpRequest request, HttpResponse response, BringIn bringIn, ProjectStore projects, ILogger<BringIn> log, CancellationToken cancel) =>
         {
             if (await projects.FindAsync(entry.Author.Project, cancel) is null)
             {
@@ -46,7 +46,7 @@ internal static class ProjectEndpoints
             {
                 Design = int.TryParse(request.Form["design"], out var design) ? design : null,
                 Touched = [.. request.Form["touched"].ToString().Split(',').Select(t => int.TryParse(t, out var touched) ? touched : 0)],
-            }, files, cancel);
+            }, files, log, cancel);
         }).DisableAntiforgery().TakesFiles();
         project.MapPost("/said", async (Entry entry, Said said, ManageProject manage, CancellationToken cancel) =>
         {
@@ -69,7 +69,7 @@ internal static class ProjectEndpoints
     private static IResult NoFile() => Problem.BadRequest($"No file came with it. Drop one or more drawings ({string.Join(", ", DrawingReader.Endings)}).");
 
     /// <summary>Brings files in and says of each how it went as soon as it is done: one line of JSON a file.</summary>
-    private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, Target target, IFormFileCollection files, CancellationToken cancel)
+    private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, Target target, IFormFileCollection files, ILogger log, CancellationToken cancel)
     {
         response.ContentType = "application/x-ndjson";
         response.Headers.CacheControl = "no-store";
@@ -84,9 +84,19 @@ internal static class ProjectEndpoints
             }
             using var bytes = new MemoryStream((int)file.Length);
             await file.CopyToAsync(bytes, cancel);
-            await foreach (var result in bringIn.FilesAsync(target, name, bytes.ToArray(), cancel))
+            try
             {
-                await TellAsync(response, target, result, cancel);
+                await foreach (var result in bringIn.FilesAsync(target, name, bytes.ToArray(), cancel))
+                {
+                    await TellAsync(response, target, result, cancel);
+                }
+            }
+            catch (Exception e) when (response.HasStarted && e is not OperationCanceledException)
+            {
+                // The status has gone out already; what failed is said where the result would be.
+                log.LogError(e, "Bringing {File} in failed", name);
+                var message = $"{name} was not brought in. {Failures.Say(Failures.StatusOf(e), e).Advice}";
+                await LineAsync(response, new { target.Project, Result = new { File = name, Message = message } }, cancel);
             }
         }
         return Results.Empty;
@@ -94,6 +104,11 @@ internal static class ProjectEndpoints
 
     private static async Task TellAsync(HttpResponse response, Target target, BroughtIn result, CancellationToken cancel)
     {
+        if (result is BroughtIn.Measuring)
+        {
+            await LineAsync(response, new { Reached = BroughtInWords.Say(result) }, cancel);
+            return;
+        }
         var design = result switch { BroughtIn.Read read => read.Design, BroughtIn.Next next => next.Design, BroughtIn.Unchanged same => same.Design, _ => (int?)null };
         var line = new
         {
@@ -109,6 +124,11 @@ internal static class ProjectEndpoints
                 Message = BroughtInWords.Say(result),
             },
         };
+        await LineAsync(response, line, cancel);
+    }
+
+    private static async Task LineAsync<T>(HttpResponse response, T line, CancellationToken cancel)
+    {
         await response.WriteAsync(JsonSerializer.Serialize(line, JsonSerializerOptions.Web) + "\n", cancel);
         await response.Body.FlushAsync(cancel);
     }

@@ -13,7 +13,7 @@ namespace Kalypto.Web.Models;
 /// <param name="Percent">Decided layers in percent.</param>
 /// <param name="Waiting">What is waiting for somebody.</param>
 /// <param name="Touched">When it was last changed, and by whom.</param>
-/// <param name="IsFailed">True when it cannot be opened.</param>
+/// <param name="IsFailed">True when it, or a part of it, cannot be opened.</param>
 public sealed record ProjectCard(int Id, string Name, string Description, IReadOnlyList<string> Faces, string Sum, int Percent, string Waiting, string Touched, bool IsFailed)
 {
     private static readonly TimeSpan Kept = new KeepingLimits().Deleted;
@@ -28,11 +28,12 @@ public sealed record ProjectCard(int Id, string Name, string Description, IReadO
         counts is null ? "being counted" : counts.Screens == 0 ? "no drawing yet" : $"{Words.Count(counts.Screens, "screen")} · {counts.Decided} of {counts.Layers} layers decided",
         counts is null or { Layers: 0 } ? 0 : 100 * counts.Decided / counts.Layers,
         project.DeletedAt is { } deleted ? $"deleted; kept for {Words.Count(Math.Max(1, (int)Math.Ceiling((deleted + Kept - now).TotalDays)), "day")} more"
-            : counts is null ? "" : counts.Failure is { } failure ? failure : counts.Screens == 0 ? "waiting for a drawing"
+            : counts is null ? "" : counts.Failure is { } failure ? failure
+            : counts.Unreadable > 0 ? $"{Words.Count(counts.Unreadable, "design")} cannot be read any more" : counts.Screens == 0 ? "waiting for a drawing"
             : counts.Blockers > 0 ? $"{Words.Count(counts.Blockers, "finding")} must be settled before it can be built"
             : counts.Decided < counts.Layers ? $"{Words.Count(counts.Layers - counts.Decided, "layer")} waiting for a decision"
             : $"all decided: {Words.Count(counts.Files, "file")} to build",
-        $"{Ago(now - project.TouchedAt)}{(project.TouchedBy.Length > 0 ? $" by {project.TouchedBy}" : "")}", counts?.Failure is not null);
+        $"{Ago(now - project.TouchedAt)}{(project.TouchedBy.Length > 0 ? $" by {project.TouchedBy}" : "")}", counts is { Failure: not null } or { Unreadable: > 0 });
 
     private static string Ago(TimeSpan time) => time switch
     {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Kalypto.Application.BringingIn;
 using Kalypto.Core.Reading;
 
@@ -10,6 +11,7 @@ internal static class BroughtInWords
 
     public static string Say(BroughtIn result) => result switch
     {
+        BroughtIn.Measuring far => string.Create(CultureInfo.InvariantCulture, $"{far.Done:N0} of {far.Of:N0} layers measured"),
         BroughtIn.Read read => $"{Words.Count(read.Layers, "layer")} on {Words.Count(read.Screens, "screen")}{(read.DrawnAt > 1 ? $", drawn at {read.DrawnAt}x by the look of its size" : "")}",
         BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
         BroughtIn.Unchanged same => $"nothing changed: {same.Name} has this file already",

@@ -7,6 +7,7 @@ export const bringIn = () => ({
   progress: '',
   results: [],
   next: '',
+  stopping: null,
 
   over(event) {
     // A screen that is dragged to another place is no file.
@@ -34,7 +35,11 @@ export const bringIn = () => ({
     let target = where ?? this.$root.dataset.target;
     this.busy = true;
     this.results = [];
+    this.stopping = new AbortController();
     for (const [index, file] of files.entries()) {
+      if (this.stopping.signal.aborted) {
+        break;
+      }
       this.progress = `Reading ${file.name} (${index + 1} of ${files.length})`;
       const form = new FormData();
       form.append('touched', this.results.map(r => r.design).filter(Boolean).join(','));
@@ -43,7 +48,11 @@ export const bringIn = () => ({
       }
       form.append('files', file);
       let told = 0;
-      const failure = await server.stream(target, form, line => {
+      const failure = await server.stream(target, form, this.stopping.signal, line => {
+        if (line.reached) {
+          this.progress = `Reading ${file.name} (${index + 1} of ${files.length}): ${line.reached}`;
+          return;
+        }
         told++;
         this.results = [...this.results, { key: this.results.length, ...line.result }];
         this.progress = `Reading ${file.name} (${index + 1} of ${files.length})${told > 1 ? `: ${told} files of it` : ''}`;
@@ -65,6 +74,7 @@ export const bringIn = () => ({
     }
   },
   changesOf(result) { return `${this.next}/designs/${result.design}/changes`; },
+  stop() { this.stopping.abort(); },
   // What it was brought in as is mended here: nobody is asked before.
   async apart(result) { this.mend(result, 'apart'); },
   async nextOf(result) { this.mend(result, 'next-of', { design: result.like }); },

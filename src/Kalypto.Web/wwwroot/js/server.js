@@ -2,6 +2,7 @@
 export const page = Math.random().toString(36).slice(2);
 const { token, notice } = document.documentElement.dataset;
 const silent = 'Kalypto does not answer. Is it still running? Nothing that was saved is lost.';
+const stopped = 'You stopped it. What came in before stays.';
 const tooLarge = 'This is larger than 260 MB, the most that can be brought in at once. Bring in fewer or smaller files.';
 
 const headers = () => ({ 'X-Kalypto-Token': token, 'X-Kalypto-Page': page, 'X-Kalypto-Who': encodeURIComponent(localStorage.getItem('kalypto-who') ?? '') });
@@ -41,10 +42,10 @@ export const get = url => send('GET', url);
 export const post = (url, body) => send('POST', url, body || {});
 
 // Sends a form and hands over the answer line by line, as it comes. Gives what went wrong, or null.
-export const stream = async (url, form, take) => {
-  const response = await fetch(url, { method: 'POST', headers: headers(), body: form }).catch(() => null);
+export const stream = async (url, form, signal, take) => {
+  const response = await fetch(url, { method: 'POST', headers: headers(), body: form, signal }).catch(() => null);
   if (!response) {
-    return silent;
+    return signal.aborted ? stopped : silent;
   }
   if (!response.ok) {
     return failure(response.status, parse(await response.text())).message;
@@ -58,7 +59,7 @@ export const stream = async (url, form, take) => {
     text = lines.pop();
     lines.filter(Boolean).forEach(line => take(JSON.parse(line)));
     if (done) {
-      return null;
+      return signal.aborted ? stopped : null;
     }
   }
 };
