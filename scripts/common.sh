@@ -37,6 +37,11 @@ require_tools() {
   install postgresql librsvg2-2 libcairo2 fontconfig fonts-dejavu-core libicu72
 }
 
+# The exact engine draws with the browser of the system.
+require_browser() {
+  install chromium
+}
+
 free_port() {
   node -e 'const s=require("net").createServer().listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'
 }

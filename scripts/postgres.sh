@@ -58,7 +58,7 @@ postgres_watch() {
       continue
     fi
     well=0 tries=$((tries + 1))
-    if [ "$tries" -gt 20 ]; then
+    if [ "$tries" -gt "${postgres_tries:-20}" ]; then
       say "The database does not come up again; see $postgres_dir/server.log. Kalypto ends. Nothing that was saved is lost."
       kill -TERM $$
       return

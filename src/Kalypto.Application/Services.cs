@@ -13,6 +13,7 @@ using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.DependencyInjection.Extensions;
 
 namespace Kalypto.Application;
 
@@ -32,10 +33,15 @@ public static class Services
         .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddShared<ShelveService>().AddShared<KeepingService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>
-    public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options) => services
+    public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options)
+    {
+        // Whoever has an exact engine has given it its sources already.
+        services.TryAddSingleton<ISources>(new Sources(database));
+        return services
         .AddSingleton(database).AddSingleton(reader).AddSingleton(renderer).AddSingleton(options)
         .AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<SignalListener>()
         .AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
+    }
 
     // Runs in the background, and is asked by others.
     private static IServiceCollection AddShared<T>(this IServiceCollection services)

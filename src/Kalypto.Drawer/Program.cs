@@ -1,5 +1,6 @@
 // A process that only draws: it takes jobs from the queue of the database, as many at once as it is told, and shows no page.
 using Kalypto.Application;
+using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Microsoft.Extensions.Configuration;
@@ -19,8 +20,11 @@ var workers = new WorkerOptions
     TimeLimit = TimeSpan.FromSeconds(builder.Configuration.GetValue("DrawingSeconds", 30)),
     Count = drawers,
 };
+var database = new Database(connection);
+var sources = new Sources(database);
+var exact = builder.Configuration.GetValue("Exact", true) ? new ExactEngine(new() { Fonts = workers.Fonts }) : null;
 var readingTime = TimeSpan.FromSeconds(builder.Configuration.GetValue("ReadingSeconds", 8));
-builder.Services.AddDrawing(new Database(connection), new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers), new() { Drawers = drawers });
+builder.Services.AddDrawing(database, new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers, exact, sources), new() { Drawers = drawers });
 
 var host = builder.Build();
 host.Services.GetRequiredService<Database>().Migrate();

@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing;
@@ -24,18 +25,27 @@ public sealed class Canvas : IDisposable
 
     /// <summary>Draws a document.</summary>
     /// <exception cref="RenderingFailedException">The renderer cannot draw it, or it is too large.</exception>
-    public static Canvas Draw(string document, int width, int height)
+    public static Canvas Draw(string document, int width, int height) => Make(width, height, surface =>
     {
-        if (width < 1 || height < 1 || width > LongestSide || height > LongestSide || (long)width * height > MostPixels)
+        using var handle = new Rsvg.Handle(document);
+        using var context = new Cairo.Context(surface);
+        handle.Render(context, width, height);
+    });
+
+    /// <summary>Takes a picture that was drawn elsewhere, a whole number of times larger.</summary>
+    /// <exception cref="RenderingFailedException">It is no such picture, or it is too large.</exception>
+    public static Canvas Average(byte[] png, int width, int height) => Make(width, height, surface => Averaged.Into(png, surface));
+
+    private static Canvas Make(int width, int height, Action<Cairo.Surface> draw)
+    {
+        if (IsTooLarge(width, height))
         {
             throw new RenderingFailedException($"A picture of {width} x {height} px is larger than can be drawn.");
         }
         var surface = new Cairo.Surface(width, height);
         try
         {
-            using var handle = new Rsvg.Handle(document);
-            using var context = new Cairo.Context(surface);
-            handle.Render(context, width, height);
+            draw(surface);
             return new(surface);
         }
         catch
@@ -44,6 +54,9 @@ public sealed class Canvas : IDisposable
             throw;
         }
     }
+
+    /// <summary>True for a picture that cannot be drawn for its size.</summary>
+    public static bool IsTooLarge(int width, int height) => width < 1 || height < 1 || width > LongestSide || height > LongestSide || (long)width * height > MostPixels;
 
     /// <summary>The smallest box with every pixel that is not fully transparent, in px; null when all are.</summary>
     public Box? Ink()

@@ -3,6 +3,8 @@ using Kalypto.Application;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Places;
+using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Kalypto.Web;
@@ -38,8 +40,12 @@ var workers = new WorkerOptions
     // What is brought in is measured here, also where drawing is left to others.
     Count = Math.Max(1, options.Drawers),
 };
+var database = new Database(connection);
+var sources = new Sources(database);
+var exact = builder.Configuration.GetValue("Exact", true) ? new ExactEngine(new() { Fonts = workers.Fonts }) : null;
 var readingTime = TimeSpan.FromSeconds(builder.Configuration.GetValue("ReadingSeconds", 8));
-builder.Services.AddKalypto(new Database(connection), new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers), options, new KeepingLimits
+builder.Services.AddSingleton<ISources>(sources);
+builder.Services.AddKalypto(database, new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers, exact, sources), options, new KeepingLimits
 {
     Builds = builder.Configuration.GetValue("KeepBuilds", new KeepingLimits().Builds),
     Unused = TimeSpan.FromDays(builder.Configuration.GetValue("KeepUnusedDays", new KeepingLimits().Unused.TotalDays)),

@@ -21,7 +21,7 @@ export async function cluster({ megabytes } = {}) {
     rmSync(folder, { recursive: true });
     return null;
   }
-  const script = spawn('bash', ['-c', '. scripts/common.sh; . scripts/postgres.sh; postgres_up "$0"; trap "postgres_down; exit" TERM; echo "up $KALYPTO_DATABASE"; postgres_watch & wait', folder],
+  const script = spawn('bash', ['-c', '. scripts/common.sh; . scripts/postgres.sh; postgres_up "$0"; trap "postgres_down; exit" TERM; echo "up $KALYPTO_DATABASE"; postgres_tries=1000 postgres_watch & wait', folder],
     { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], detached: true });
   const connection = await new Promise((resolve, reject) => {
     script.stdout.on('data', data => { const up = String(data).match(/up (.*)/); if (up) { resolve(up[1]); } });

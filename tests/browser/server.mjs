@@ -19,6 +19,7 @@ async function run(project, database, options, ready, connection = connectionTo(
   const child = spawn('dotnet', [join(root, `src/${project}/bin/Release/net10.0/${project}.dll`), '--DemoFolder', join(root, 'demo'), ...options],
     { env: { ...process.env, KALYPTO_DATABASE: connection }, stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
+  const ended = new Promise(resolve => { child.on('exit', resolve); });
   const said = await new Promise((resolve, reject) => {
     const read = data => {
       output += data;
@@ -31,15 +32,11 @@ async function run(project, database, options, ready, connection = connectionTo(
     child.stderr.on('data', read);
     child.on('exit', code => reject(new Error(`${project} ended with ${code}:\n${output}`)));
   });
-  const end = signal => new Promise(resolve => {
-    child.removeAllListeners('exit');
-    if (child.exitCode !== null || child.signalCode !== null) {
-      resolve();
-      return;
-    }
-    child.on('exit', resolve);
+  // Whoever ends it waits for the same end, also when several do at once.
+  const end = signal => {
     child.kill(signal);
-  });
+    return ended;
+  };
   return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
 

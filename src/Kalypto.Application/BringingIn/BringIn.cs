@@ -13,7 +13,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>Brings drawings into a project. One is made for them only when something could be read.</summary>
-public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer)
+public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer, ISources sources)
 {
     /// <summary>The most bytes of one upload.</summary>
     public const long MostBytes = 260_000_000;
@@ -98,6 +98,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         {
             file = await ReadableFile.OfAsync(renderer, file, cancel);
             var drawing = await reader.ReadAsync(file, name, cancel);
+            using var loan = sources.Lend(file);
             var shapes = await renderer.MeasureAsync(drawing, told is null ? null : new Reached(fileName, drawing.Layers.Length - 1, told), cancel);
             var read = new ReadDrawing(fileName, file, new(drawing, shapes));
             var (same, like) = target.Project is { } there ? await NextOfAsync(target, there, name, read, cancel) : (null, null);

@@ -48,7 +48,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     public long WeightOf(PlannedFile file) => drawn.TryGetValue(file.Key.Hex, out var row) && row.Sha256 is not null ? row.Weight : WeightEstimate.Of(file);
 
     /// <summary>Tells the pictures of isolated layers apart, by their content and the fonts of their texts.</summary>
-    public DrawingKeys Keys { get; } = new(renderer.FontsOf);
+    public DrawingKeys Keys { get; } = new(renderer.FontsOf, renderer.Exact);
 
     /// <summary>The key of a look at an isolated layer, out of the key of its picture.</summary>
     public string LookKey(Fingerprint isolation) => Fingerprint.Of("look", Engine, isolation.Hex).Hex;

@@ -187,7 +187,7 @@ public sealed class DrawingService(
         {
             var crop = new Box(picture.X, picture.Y, picture.W, picture.H);
             var drawn = failure is not null ? new Drawn(null, failure)
-                : picture.Quick ? await renderer.DrawAsync(isolation!.Document(crop, picture.Width, picture.Height), picture.Width, picture.Height, Effort.Quick, cancel)
+                : picture.Quick ? await renderer.DrawAsync(isolation!.Scene(crop, picture.Width, picture.Height), picture.Width, picture.Height, Effort.Quick, cancel)
                 : await renderer.MakeFileAsync(isolation!, new(crop, (picture.PointsWide, picture.PointsTall), (picture.Width, picture.Height), FormatAsk.Parse(picture.Format)!)
                 {
                     Ground = picture.Ground,

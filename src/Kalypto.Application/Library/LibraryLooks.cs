@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Library;
 using Kalypto.Core.Rendering;
 
@@ -14,7 +15,7 @@ public sealed class LibraryLooks(IRenderer renderer)
     /// <param name="box">What is shown, in drawing units.</param>
     /// <param name="document">Makes the document of a size in px.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public async Task<(PictureLook? Look, byte[]? Png)> SeeAsync(Box box, Func<int, int, string> document, CancellationToken cancel)
+    public async Task<(PictureLook? Look, byte[]? Png)> SeeAsync(Box box, Func<int, int, Scene> document, CancellationToken cancel)
     {
         var look = await LookAsync(box, document, cancel);
         var (width, height) = Size(box, Shown);
@@ -25,7 +26,7 @@ public sealed class LibraryLooks(IRenderer renderer)
     /// <param name="box">What is shown, in drawing units.</param>
     /// <param name="document">Makes the document of a size in px.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public async Task<PictureLook?> LookAsync(Box box, Func<int, int, string> document, CancellationToken cancel)
+    public async Task<PictureLook?> LookAsync(Box box, Func<int, int, Scene> document, CancellationToken cancel)
     {
         var (width, height) = Size(box, Hashed);
         var drawn = await renderer.PixelsAsync(document(width, height), width, height, cancel);

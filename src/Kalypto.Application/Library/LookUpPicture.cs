@@ -18,6 +18,6 @@ public sealed class LookUpPicture(LibraryLooks looks, IDrawingReader reader, IRe
     {
         var drawing = await reader.ReadAsync(await ReadableFile.OfAsync(renderer, file, cancel), "picture", cancel);
         var whole = Isolation.Of(drawing, drawing.Layers[0]);
-        return (await looks.LookAsync(drawing.Box, (width, height) => whole.Document(drawing.Box, width, height), cancel))?.Hash;
+        return (await looks.LookAsync(drawing.Box, (width, height) => whole.Scene(drawing.Box, width, height), cancel))?.Hash;
     }
 }

@@ -95,7 +95,7 @@ public sealed class ShelveService(
         {
             var (_, state, node) = workspace.FindLayer(picture.Ref.Design, picture.Ref.Ordinal)!.Value;
             var box = picture.Crop!.Box.Scale(state.DrawnAt);
-            var (look, png) = await looks.SeeAsync(box, (width, height) => state.Isolate(node).Document(box, width, height), cancel);
+            var (look, png) = await looks.SeeAsync(box, (width, height) => state.Isolate(node).Scene(box, width, height), cancel);
             await library.KeepLookAsync(layer.Drawing, png, look, cancel);
         }
         return [.. shipped.Select(l => l.Layer).DistinctBy(l => (l.Design, l.Lineage))];

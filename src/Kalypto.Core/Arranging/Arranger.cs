@@ -166,7 +166,7 @@ public static class Arranger
             }
             else if (child.SelfAndDescendants().Any(members.Contains))
             {
-                kept.Add(new Element(child.Name, child.Attributes, OnlyMembers(child, members)));
+                kept.Add(child.With(child.Attributes, OnlyMembers(child, members)));
             }
         }
         return kept.ToImmutable();

@@ -23,6 +23,9 @@ public sealed record CheckedPlan(
     /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
     public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
 
+    /// <summary>True where there is an exact engine, which draws what the quick one does not draw as a browser does.</summary>
+    public bool HasExact { get; init; }
+
     /// <summary>The layer that a picture is of.</summary>
     public Layer LayerOf(Picture picture) =>
         DesignOf(picture).Layers[picture.Ref.Ordinal];

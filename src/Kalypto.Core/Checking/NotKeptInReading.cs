@@ -1,3 +1,6 @@
+using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
+
 namespace Kalypto.Core.Checking;
 
 /// <summary>Features of the drawing that a shipped layer loses, as the reader noted them.</summary>
@@ -19,25 +22,35 @@ public sealed class NotKeptInReading : ICheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
+        var shapes = plan.Files.Where(f => f.Picture.IsExact && (f.Format == Format.Pdf || f.Format == Format.Ico || f.Ask.Format.Quality is Quality.Outlines)).ToLookup(f => f.Picture.Ref);
         foreach (var picture in plan.Pictures)
         {
-            var drawing = plan.DesignOf(picture).Measured.Drawing;
-            if (drawing.Notes.IsEmpty)
+            foreach (var sentence in Told(plan, picture).Concat(shapes[picture.Ref].Select(f => f.Format.Name).Distinct().Select(format =>
+                $"The {format} is made by the quick engine, which does not draw {picture.Beyond[0]} as a browser does; ship it as PNG or WebP instead.")))
             {
-                continue;
-            }
-            var inside = plan.LayerOf(picture).SelfAndDescendants().Select(l => l.Ordinal).ToHashSet();
-            foreach (var note in drawing.Notes.Where(n => n.Layer is { } layer && inside.Contains(layer)))
-            {
-                yield return new(Id, Severity.Warning, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName}: {note.Sentence}") { About = note.Sentence };
+                yield return new(Id, Severity.Warning, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName}: {sentence}") { About = sentence };
             }
         }
         foreach (var design in plan.Designs)
         {
-            foreach (var note in design.Measured.Drawing.Notes.Where(n => n.Layer is null))
+            foreach (var note in design.Measured.Drawing.Notes.Where(n => n.Layer is null && !(plan.HasExact && n.IsBeyond)))
             {
                 yield return new(Id, Severity.Hint, new(design.Id, 0), $"“{design.Name}”: {note.Sentence}") { About = note.Sentence };
             }
         }
+    }
+
+    private static IEnumerable<string> Told(CheckedPlan plan, Picture picture)
+    {
+        var drawing = plan.DesignOf(picture).Measured.Drawing;
+        if (drawing.Notes.IsEmpty && picture.Beyond.IsEmpty)
+        {
+            return [];
+        }
+        var inside = plan.LayerOf(picture).SelfAndDescendants().Select(l => l.Ordinal).ToHashSet();
+        var notes = drawing.Notes.Where(n => n.Layer is { } layer && inside.Contains(layer) && !(picture.IsExact && n.IsBeyond)).ToList();
+        // What it refers to has notes of no layer.
+        var untold = picture.IsExact || notes.Exists(n => n.IsBeyond) ? [] : picture.Beyond;
+        return notes.Select(n => n.Sentence).Concat(untold.Select(reason => $"{char.ToUpperInvariant(reason[0])}{reason[1..]} is drawn otherwise than in a browser."));
     }
 }

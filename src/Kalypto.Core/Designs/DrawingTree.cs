@@ -5,6 +5,9 @@ namespace Kalypto.Core.Designs;
 /// <summary>A drawing as read: the normalised tree, its layers, its screens, and what could not be taken over.</summary>
 public sealed class DrawingTree
 {
+    /// <summary>The SHA-256 of the file, where that is an SVG; null for other formats.</summary>
+    public string? Source { get; init; }
+
     /// <summary>The root element.</summary>
     public required Element Root { get; init; }
 

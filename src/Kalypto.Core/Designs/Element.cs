@@ -44,6 +44,15 @@ public sealed class Element : Node
     /// <summary>SHA-256 of the element with all that lies in it. Equal fingerprints mean equal drawings.</summary>
     public Fingerprint Fingerprint { get; }
 
+    /// <summary>Where it is in the file.</summary>
+    public SourcePlace At { get; init; }
+
+    /// <summary>What about it only the exact engine draws right, such as “text along a path”; null for nothing. No part of the fingerprint.</summary>
+    public string? Beyond { get; init; }
+
+    /// <summary>The same element of the file with other content.</summary>
+    public Element With(ImmutableArray<ElementAttribute> attributes, ImmutableArray<Node> children) => new(Name, attributes, children) { At = At, Beyond = Beyond };
+
     /// <summary>The elements among the children.</summary>
     public IEnumerable<Element> Elements => Children.OfType<Element>();
 

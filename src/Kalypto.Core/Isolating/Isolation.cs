@@ -16,6 +16,7 @@ public sealed class Isolation
 
     private ImmutableArray<InsidePicture> pictures;
     private ImmutableArray<string> fontFamilies;
+    private ImmutableArray<string> beyond;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
     private readonly List<Element> around;
@@ -79,6 +80,25 @@ public sealed class Isolation
 
     /// <summary>The ordinals of layers in it that stay out of the picture.</summary>
     public IReadOnlyList<int> Without => [.. leftOut.Select(l => l.Ordinal).Order()];
+
+    /// <summary>What of it only the exact engine draws right, each once, in order; none for what the quick engine draws as well.</summary>
+    public ImmutableArray<string> Beyond
+    {
+        get
+        {
+            if (beyond.IsDefault)
+            {
+                // A group that was made of layers here is no element of the file, so it cannot be cut out of it.
+                beyond = shapeOnly || drawing.Source is null || !layer.Element.At.IsKnown || layer.Combined ? []
+                    : [.. Itself.SelfAndDescendants().Concat(around).Append(drawing.Root).Concat(definitions.Values.SelectMany(d => d.Element.SelfAndDescendants().Concat(d.Around)))
+                        .Select(e => e.Beyond).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
+            }
+            return beyond;
+        }
+    }
+
+    /// <summary>The SHA-256 of the file that the drawing came in by; null where it is not known.</summary>
+    internal string? Source => drawing.Source;
 
     /// <summary>True when something in the layer is drawn by a filter, so that ink may lie outside its shape.</summary>
     public bool HasFilter { get; private set; }
@@ -152,6 +172,14 @@ public sealed class Isolation
         return text.Raw("</svg></svg>").ToString();
     }
 
+    /// <summary>The layer as something to be drawn by the engine that draws it right.</summary>
+    /// <param name="crop">The rectangle to show, in drawing units.</param>
+    /// <param name="width">The width of the picture, in px.</param>
+    /// <param name="height">The height of the picture, in px.</param>
+    /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
+    public Scene Scene(Box crop, double width, double height, string? ground = null) => new(Document(crop, width, height, ground), Beyond.IsEmpty ? null
+        : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground));
+
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
     internal (IReadOnlyList<Element> Definitions, Element Root) ToElements()
     {
@@ -161,7 +189,7 @@ public sealed class Isolation
             : [Pruned(Itself, without)];
         foreach (var element in around.AsEnumerable().Reverse())
         {
-            content = [new Element(element.Name, element.Attributes, content)];
+            content = [element.With(element.Attributes, content)];
         }
         var nested = AsNested(drawing.Root, drawing.Box);
         return ([.. definitions.Values.Select(d => d.Around.Reverse().Aggregate(d.Element, (inner, outer) => new("g", SvgWriter.HandedDown(outer), [inner])))],
@@ -169,7 +197,7 @@ public sealed class Isolation
     }
 
     private static Element Pruned(Element element, HashSet<Element> without) => without.Count == 0 ? element
-        : new(element.Name, element.Attributes, [.. element.Children.Where(c => c is not Element e || !without.Contains(e)).Select(c => c is Element e ? Pruned(e, without) : c)]);
+        : element.With(element.Attributes, [.. element.Children.Where(c => c is not Element e || !without.Contains(e)).Select(c => c is Element e ? Pruned(e, without) : c)]);
 
     /// <summary>A hidden layer that ships is drawn all the same: the decision says more than the drawing.</summary>
     private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : NotOfTheLayer, layer.Content == LayerContent.Screen);
@@ -223,6 +251,6 @@ public sealed class Isolation
         {
             kept.Add(new("overflow", "visible"));
         }
-        return kept.SequenceEqual(element.Attributes) ? element : new(element.Name, [.. kept], element.Children);
+        return kept.SequenceEqual(element.Attributes) ? element : element.With([.. kept], element.Children);
     }
 }

@@ -48,6 +48,12 @@ public sealed record Picture(
     /// <summary>Why it cannot be drawn of Android's vectors, where that is asked; null when it can, or with its texts as outlines.</summary>
     public string? NoVector { get; init; }
 
+    /// <summary>What of it only the exact engine draws right; none for most.</summary>
+    public ImmutableArray<string> Beyond { get; init; } = [];
+
+    /// <summary>True when the exact engine draws it.</summary>
+    public bool IsExact { get; init; }
+
     /// <summary>How it is made on a platform.</summary>
     public Making MakingFor(string platform) => VariantFor(platform)?.Making ?? Making;
 

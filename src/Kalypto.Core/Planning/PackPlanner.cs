@@ -35,7 +35,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, PicturesOf))]), designs);
         var files = pictures.SelectMany(picture => paths.FilesOf(picture, platforms, book))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
-        var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight };
+        var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight, HasExact = keys.HasExact };
         var (findings, suppressed) = CheckBook.Sort(Checks.All.Where(c => !CheckBook.Off.Contains(c.Id)).SelectMany(check => check.Run(plan)));
         return new(pictures, files, findings, part => SideFiles(designs, platforms, part, book)) { Suppressed = suppressed };
     }
@@ -118,7 +118,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var mark = design.MarkOf(layer);
         var state = design.States.TryGetValue(layer, out var set) ? set.Members.First(m => m.Layer == layer).State : null;
         var making = design.MakingOf(layer, null, around);
-        var key = keys.Of(design.Isolate(layer));
+        var isolation = design.Isolate(layer);
+        var key = keys.Of(isolation);
         var screen = design.Measured.ScreenOf(layer);
         var shape = design.PointsOf(layer);
         var look = looks(key);
@@ -135,7 +136,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             return new Variant(p.Id, own, own.Crop == making.Crop && own.Bleed == making.Bleed ? crop : CropOf(own));
         })];
         var refusal = variants.Any(v => v.Making.Makes(Format.Vector)) && design.Measured.ShapeOf(layer) is { IsEmpty: false } box
-            ? making.Ground is Ground.Screen ? new("it stands on what lies beneath it") : VectorDrawable.RefusalOf(design.Isolate(layer), box) : null;
+            ? making.Ground is Ground.Screen ? new("it stands on what lies beneath it")
+                : isolation.Beyond is [var beyond, ..] ? new($"it has {beyond}") : VectorDrawable.RefusalOf(isolation, box) : null;
         return new(
             new(design.Id, layer.Ordinal), layer.Name, screen?.Name ?? design.Name, name, mark.ShipName is not null, WordsOf(name, set, state),
             making, key, crop, look is null, design.DrawnAt)
@@ -148,6 +150,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             Inside = variants.Any(v => v.Making.Formats.Any(f => f.Quality is Quality.Linked))
                 ? (making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer)).Pictures : [],
             Variants = variants,
+            Beyond = isolation.Beyond,
+            IsExact = keys.IsExact(isolation),
         };
     }
 

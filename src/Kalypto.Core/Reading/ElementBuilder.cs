@@ -4,11 +4,15 @@ using Kalypto.Core.Designs;
 namespace Kalypto.Core.Reading;
 
 /// <summary>An element while it is being read and normalised; frozen into an <see cref="Element"/> at the end.</summary>
-internal sealed class ElementBuilder(string name, ElementBuilder? parent, int line)
+internal sealed class ElementBuilder(string name, ElementBuilder? parent, int line, int column = 0)
 {
     public string Name { get; set; } = name;
     public ElementBuilder? Parent { get; } = parent;
     public int Line { get; } = line;
+    public int Column { get; } = column;
+
+    /// <summary>What about it only the exact engine draws right.</summary>
+    public string? Beyond { get; set; }
     public int Depth { get; } = parent is null ? 1 : parent.Depth + 1;
     public List<ElementAttribute> Attributes { get; } = [];
 
@@ -130,6 +134,6 @@ internal sealed class ElementBuilder(string name, ElementBuilder? parent, int li
         {
             children.Add(child is ElementBuilder element ? element.Freeze(referredTo) : new TextNode((string)child));
         }
-        return Frozen = new Element(Name, attributes.DrainToImmutable(), children.DrainToImmutable());
+        return Frozen = new Element(Name, attributes.DrainToImmutable(), children.DrainToImmutable()) { At = Column > 0 ? new(Line, Column) : default, Beyond = Beyond };
     }
 }

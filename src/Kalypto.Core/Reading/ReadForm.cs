@@ -37,6 +37,7 @@ public static class ReadForm
                     WriteBox(view);
                 }
             }
+            Text(drawing.Source);
             WriteBox(drawing.Box);
             to.Write7BitEncodedInt(drawing.Screens.Length);
             foreach (var screen in drawing.Screens)
@@ -56,6 +57,7 @@ public static class ReadForm
             {
                 to.Write7BitEncodedInt(note.Layer + 1 ?? 0);
                 Text(note.Sentence);
+                to.Write(note.IsBeyond);
             }
 
             void Text(string? text)
@@ -101,6 +103,9 @@ public static class ReadForm
                     }
                     elements.Add(at.Element, elements.Count);
                     Text(at.Element.Name);
+                    to.Write7BitEncodedInt(at.Element.At.Line);
+                    to.Write7BitEncodedInt(at.Element.At.Column);
+                    Text(at.Element.Beyond);
                     to.Write7BitEncodedInt(at.Element.Attributes.Length);
                     foreach (var (name, value) in at.Element.Attributes)
                     {
@@ -180,6 +185,7 @@ public static class ReadForm
             layers.Add(layer);
             parent?.ChildList.Add(layer);
         }
+        var file = Text();
         var box = ReadBox();
         var all = layers.MoveToImmutable();
         var screens = new Screen[from.Read7BitEncodedInt()];
@@ -196,9 +202,9 @@ public static class ReadForm
         var notes = new ReadingNote[from.Read7BitEncodedInt()];
         for (var i = 0; i < notes.Length; i++)
         {
-            notes[i] = new(from.Read7BitEncodedInt() is > 0 and var layer ? layer - 1 : null, Text()!);
+            notes[i] = new(from.Read7BitEncodedInt() is > 0 and var layer ? layer - 1 : null, Text()!) { IsBeyond = from.ReadBoolean() };
         }
-        return new() { Root = elements[^1], Box = box, Layers = all, Screens = [.. screens], Definitions = definitions, Notes = [.. notes] };
+        return new() { Source = file, Root = elements[^1], Box = box, Layers = all, Screens = [.. screens], Definitions = definitions, Notes = [.. notes] };
 
         string? Text() => texts[from.Read7BitEncodedInt()];
 
@@ -207,6 +213,8 @@ public static class ReadForm
         Element ReadElement(int index)
         {
             var name = Text()!;
+            var place = new SourcePlace(from.Read7BitEncodedInt(), from.Read7BitEncodedInt());
+            var beyond = Text();
             var attributes = ImmutableArray.CreateBuilder<ElementAttribute>(from.Read7BitEncodedInt());
             for (var i = 0; i < attributes.Capacity; i++)
             {
@@ -224,7 +232,7 @@ public static class ReadForm
                 parents[child] = index;
                 children.Add(elements[child]);
             }
-            return new(name, attributes.MoveToImmutable(), children.MoveToImmutable());
+            return new(name, attributes.MoveToImmutable(), children.MoveToImmutable()) { At = place, Beyond = beyond };
         }
 
         // Outermost first, without the root.

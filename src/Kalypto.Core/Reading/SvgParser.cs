@@ -1,7 +1,6 @@
 using System.Text;
 using System.Xml;
 using Kalypto.Core.Deciding;
-using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Reading;
 
@@ -11,32 +10,34 @@ internal sealed class SvgParser(ReadingLimits limits)
     private const string Remedy = "Save the drawing again as plain SVG and bring it in once more";
     private const int LongestTitle = 2000;
     private readonly StringBuilder styles = new();
-    private readonly List<ReadingNote> notes = [];
+    private readonly List<(ElementBuilder? Element, string Sentence)> notes = [];
     private int count;
 
     /// <summary>The text of all style sheets in the file.</summary>
     public string Styles => styles.ToString();
 
     /// <summary>What was left out and is worth saying.</summary>
-    public IReadOnlyList<ReadingNote> Notes => notes;
+    public IReadOnlyList<(ElementBuilder? Element, string Sentence)> Notes => notes;
+
+    /// <summary>How files are read as XML.</summary>
+    public static XmlReaderSettings Settings(ReadingLimits limits) => new()
+    {
+        // A plain document type line is skipped, never processed; one that declares entities is refused before.
+        DtdProcessing = DtdProcessing.Ignore,
+        XmlResolver = null,
+        IgnoreComments = true,
+        IgnoreProcessingInstructions = true,
+        MaxCharactersInDocument = limits.Bytes,
+        CheckCharacters = true,
+    };
 
     public ElementBuilder Parse(ReadOnlyMemory<byte> file)
     {
         Inspect(file.Span);
-        var settings = new XmlReaderSettings
-        {
-            // A plain document type line is skipped, never processed; one that declares entities was refused above.
-            DtdProcessing = DtdProcessing.Ignore,
-            XmlResolver = null,
-            IgnoreComments = true,
-            IgnoreProcessingInstructions = true,
-            MaxCharactersInDocument = limits.Bytes,
-            CheckCharacters = true,
-        };
         try
         {
             using var stream = FileStreams.Open(file);
-            using var reader = XmlReader.Create(stream, settings);
+            using var reader = XmlReader.Create(stream, Settings(limits));
             return Read(reader);
         }
         catch (XmlException e)
@@ -93,17 +94,19 @@ internal sealed class SvgParser(ReadingLimits limits)
                         }
                         svg = reader.NamespaceURI;
                     }
-                    if (reader.NamespaceURI != svg || SvgNames.Dropped.Contains(reader.LocalName) || reader.LocalName == "foreignObject")
+                    if (reader.NamespaceURI == svg && reader.LocalName == "foreignObject" && current is not null)
+                    {
+                        CountElement(lines.LineNumber);
+                        ReadForeign(reader, current);
+                        continue;
+                    }
+                    if (reader.NamespaceURI != svg || SvgNames.Dropped.Contains(reader.LocalName))
                     {
                         LeaveOut(reader, svg, current);
                         continue;
                     }
-                    if (++count > limits.Elements)
-                    {
-                        throw new DrawingRefusedException(
-                            $"The drawing has more than {limits.Elements:N0} elements", "Split it into several files", lines.LineNumber);
-                    }
-                    var element = new ElementBuilder(reader.LocalName, current, lines.LineNumber);
+                    CountElement(lines.LineNumber);
+                    var element = new ElementBuilder(reader.LocalName, current, lines.LineNumber, lines.LinePosition);
                     if (element.Depth > limits.Depth)
                     {
                         throw new DrawingRefusedException(
@@ -139,6 +142,14 @@ internal sealed class SvgParser(ReadingLimits limits)
         return root ?? throw new DrawingRefusedException("The file holds no drawing", Remedy);
     }
 
+    private void CountElement(int line)
+    {
+        if (++count > limits.Elements)
+        {
+            throw new DrawingRefusedException($"The drawing has more than {limits.Elements:N0} elements", "Split it into several files", line);
+        }
+    }
+
     /// <summary>Takes what is useful of an element that does not come in (styles, titles), and skips it.</summary>
     private void LeaveOut(XmlReader reader, string svg, ElementBuilder? parent)
     {
@@ -158,12 +169,19 @@ internal sealed class SvgParser(ReadingLimits limits)
                 parent.Label ??= Named(title);
                 return;
             case "script":
-                notes.Add(new(null, "A script was left out: drawings are pictures here, nothing in them runs."));
-                break;
-            case "foreignObject":
-                notes.Add(new(null, $"A foreignObject on line {((IXmlLineInfo)reader).LineNumber} was left out: only SVG is drawn."));
+                notes.Add((null, "A script was left out: drawings are pictures here, nothing in them runs."));
                 break;
         }
+        reader.Skip();
+    }
+
+    /// <summary>Of foreign content, such as HTML, only its place is kept: the exact engine knows what is in it.</summary>
+    private void ReadForeign(XmlReader reader, ElementBuilder parent)
+    {
+        var lines = (IXmlLineInfo)reader;
+        var element = new ElementBuilder(reader.LocalName, parent, lines.LineNumber, lines.LinePosition) { Beyond = "foreign content (HTML)" };
+        parent.Children.Add(element);
+        notes.Add((element, $"A foreignObject on line {lines.LineNumber} is left out by the quick engine: it draws nothing but SVG."));
         reader.Skip();
     }
 

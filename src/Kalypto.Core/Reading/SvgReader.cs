@@ -20,10 +20,11 @@ public static class SvgReader
         limits ??= ReadingLimits.Default;
         var parser = new SvgParser(limits);
         var root = parser.Parse(file);
-        var notes = parser.Notes.Select(n => ((ElementBuilder?)null, n.Sentence)).ToList();
+        List<(ElementBuilder? Element, string Sentence)> notes = [.. parser.Notes];
 
         Nesting.RefuseDeep(parser.Styles, limits, "The style sheet");
-        var cascade = new StyleCascade(StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s))), limits);
+        var sheet = StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s)));
+        var cascade = new StyleCascade(sheet.Lines, limits);
         var normalisations = Normalisations.All();
         foreach (var element in root.SelfAndDescendants())
         {
@@ -35,14 +36,26 @@ public static class SvgReader
             {
                 normalisation.Apply(element, sentence => notes.Add((element, sentence)));
             }
+            if (sheet.HasFonts && element.Name == "text")
+            {
+                element.Beyond ??= "a font that the drawing brings along";
+            }
         }
 
-        TurnedBoxes.Rewrite(root, (element, sentence) => notes.Add((element, sentence)));
-        return Finish(root, notes, fallbackName, limits);
+        TurnedBoxes.Rewrite(root, (element, sentence) =>
+        {
+            element.Beyond ??= "a paint, clip or mask that counts from a turned box";
+            notes.Add((element, sentence));
+        });
+        if (sheet.IsBeyond)
+        {
+            root.Beyond = "a style rule that only browsers understand";
+        }
+        return Finish(root, notes, fallbackName, limits, Fingerprint.Of(file.Span).Hex);
     }
 
     /// <summary>Makes the drawing out of elements that are read and normalised, whatever format they came from.</summary>
-    internal static DrawingTree Finish(ElementBuilder root, IReadOnlyList<(ElementBuilder? Element, string Sentence)> notes, string fallbackName, ReadingLimits limits)
+    internal static DrawingTree Finish(ElementBuilder root, IReadOnlyList<(ElementBuilder? Element, string Sentence)> notes, string fallbackName, ReadingLimits limits, string? source = null)
     {
         var box = BoxOf(root, limits);
         var byId = new Dictionary<string, ElementBuilder>();
@@ -60,12 +73,13 @@ public static class SvgReader
         tree.Build(root, fallbackName);
         return new DrawingTree
         {
+            Source = source,
             Root = root.Frozen!,
             Box = box,
             Layers = tree.Layers,
             Screens = tree.Screens,
             Definitions = byId.Where(e => e.Value != root).ToDictionary(e => e.Key, e => new Definition(e.Value.Frozen!, Around(e.Value))),
-            Notes = [.. notes.Select(n => new ReadingNote(n.Element is null ? null : tree.OrdinalOf(n.Element), n.Sentence)).Distinct().Take(MostNotes)],
+            Notes = [.. notes.Select(n => new ReadingNote(n.Element is null ? null : tree.OrdinalOf(n.Element), n.Sentence) { IsBeyond = n.Element?.Beyond is not null }).Distinct().Take(MostNotes)],
         };
     }
 

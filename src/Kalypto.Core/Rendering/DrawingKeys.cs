@@ -9,7 +9,8 @@ namespace Kalypto.Core.Rendering;
 /// that is added makes pictures new whose texts it draws, and no others.
 /// </summary>
 /// <param name="fontsOf">A fingerprint of the font files that draw a list of families.</param>
-public sealed class DrawingKeys(Func<string, string> fontsOf)
+/// <param name="exact">The version of the exact engine; null where there is none.</param>
+public sealed class DrawingKeys(Func<string, string> fontsOf, string? exact = null)
 {
     private readonly ConditionalWeakTable<Isolation, StrongBox<Fingerprint>> known = [];
 
@@ -17,11 +18,19 @@ public sealed class DrawingKeys(Func<string, string> fontsOf)
     public static DrawingKeys WithoutFonts { get; } = new(_ => "");
 
     /// <summary>The key of an isolated layer.</summary>
-    public Fingerprint Of(Isolation isolation) => isolation.FontFamilies.IsEmpty ? isolation.Key : known.GetValue(isolation, i => new(Make(i))).Value;
+    public Fingerprint Of(Isolation isolation) => isolation.FontFamilies.IsEmpty && !IsExact(isolation) ? isolation.Key : known.GetValue(isolation, i => new(Make(i))).Value;
+
+    /// <summary>True where there is an exact engine.</summary>
+    public bool HasExact => exact is not null;
+
+    /// <summary>True for a layer that the exact engine draws.</summary>
+    public bool IsExact(Isolation isolation) => exact is not null && !isolation.Beyond.IsEmpty;
 
     private Fingerprint Make(Isolation isolation)
     {
         var fonts = isolation.FontFamilies.Select(fontsOf).ToList();
-        return fonts.TrueForAll(f => f.Length == 0) ? isolation.Key : Fingerprint.Of([isolation.Key.Hex, .. fonts]);
+        // What the exact engine draws it takes from the file itself, whatever was read of that.
+        var engine = IsExact(isolation) ? new[] { $"exact {exact}", isolation.Source! } : [];
+        return fonts.TrueForAll(f => f.Length == 0) && engine.Length == 0 ? isolation.Key : Fingerprint.Of([isolation.Key.Hex, .. fonts, .. engine]);
     }
 }

@@ -1,11 +1,12 @@
 using Kalypto.Core.Formats;
+using Kalypto.Core.Isolating;
 
 namespace Kalypto.Core.Rendering;
 
 /// <summary>A file to make.</summary>
-/// <param name="Document">What it shows: SVG text made by this core.</param>
+/// <param name="Scene">What it shows.</param>
 /// <param name="Width">px; pt for a file of shapes.</param>
 /// <param name="Height">px; pt for a file of shapes.</param>
 /// <param name="Ask">Its format and quality.</param>
 /// <param name="Credit">Lines that it carries.</param>
-public sealed record FileOrder(string Document, double Width, double Height, FormatAsk Ask, CreditLines Credit);
+public sealed record FileOrder(Scene Scene, double Width, double Height, FormatAsk Ask, CreditLines Credit);

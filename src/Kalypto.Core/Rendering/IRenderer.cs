@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
 
 namespace Kalypto.Core.Rendering;
 
@@ -7,6 +8,9 @@ public interface IRenderer
 {
     /// <summary>Names and versions of the engines, as they are loaded; part of every content key.</summary>
     string Version { get; }
+
+    /// <summary>The version of the exact engine, which draws what the quick one does not draw as a browser does; null where there is none.</summary>
+    string? Exact { get; }
 
     /// <summary>What draws here: the engines and every font, by content. Equal for processes that draw all things alike.</summary>
     string Identity { get; }
@@ -24,22 +28,22 @@ public interface IRenderer
     /// <param name="isolation">The layer.</param>
     /// <param name="shape">Where it lies, in drawing units.</param>
     /// <param name="cancel">Ends the wait.</param>
-    Task<Look> LookAsync(Isolating.Isolation isolation, Box shape, CancellationToken cancel);
+    Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel);
 
-    /// <summary>Draws a document as a PNG of exactly this size.</summary>
-    /// <param name="document">SVG text made by this core.</param>
+    /// <summary>Draws a scene as a PNG of exactly this size.</summary>
+    /// <param name="scene">What to draw.</param>
     /// <param name="width">px.</param>
     /// <param name="height">px.</param>
     /// <param name="quality">How hard to try to make it small.</param>
     /// <param name="cancel">Ends the wait.</param>
-    Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel);
+    Task<Drawn> DrawAsync(Scene scene, int width, int height, Effort quality, CancellationToken cancel);
 
-    /// <summary>Draws a document into pixels: RGBA, not premultiplied, rows without gaps; as <see cref="Drawn.Bytes"/>.</summary>
-    /// <param name="document">SVG text made by this core.</param>
+    /// <summary>Draws a scene into pixels: RGBA, not premultiplied, rows without gaps; as <see cref="Drawn.Bytes"/>.</summary>
+    /// <param name="scene">What to draw.</param>
     /// <param name="width">px.</param>
     /// <param name="height">px.</param>
     /// <param name="cancel">Ends the wait.</param>
-    Task<Drawn> PixelsAsync(string document, int width, int height, CancellationToken cancel);
+    Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel);
 
     /// <summary>Makes a file of any format but SVG and Android's vectors, which the core writes itself.</summary>
     Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel);

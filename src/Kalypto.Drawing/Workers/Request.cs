@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Rendering;
 
@@ -6,6 +7,12 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>A request to a worker; the document follows as the body.</summary>
 internal sealed record Request(WorkerTask Task, double Width, double Height, Effort Effort, IReadOnlyList<string> Ids)
 {
+    /// <summary>True when the body is a PNG that the exact engine drew, a whole number of times larger; else it is a document.</summary>
+    public bool IsDrawn { get; init; }
+
+    /// <summary>What to cut out of a file.</summary>
+    public SourceCut? Cut { get; init; }
+
     /// <summary>What a drawing is called that does not say so itself.</summary>
     public string Name { get; init; } = "";
 

@@ -8,12 +8,12 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
 {
     // The best encoders take their time, and a search for the quality takes several rounds.
     private const int FileFactor = 6;
-    private static readonly WorkerFailure Died = new("It crashed the renderer, probably for want of memory.", IsTime: false);
+    private static readonly EngineFailure Died = new("It crashed the renderer, probably for want of memory.", IsTime: false);
     private Process? process;
 
     /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or takes too long.</summary>
     /// <returns>Null when all answers came, else why they did not.</returns>
-    public async Task<WorkerFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    public async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         var running = process is { HasExited: false } ? process : Start();
         var patience = request.Task == WorkerTask.File ? options.TimeLimit * FileFactor : options.TimeLimit;

@@ -76,7 +76,12 @@ public static class WorkerLoop
                 await SendAsync(output, new(null, null), PictureComparison.Compare(body, (int)request.Width));
                 return;
             }
-            var document = Encoding.UTF8.GetString(body);
+            if (request.Task == WorkerTask.Cut)
+            {
+                await SendAsync(output, new(null, null), Encoding.UTF8.GetBytes(SourceDocument.Of(body, request.Cut!)));
+                return;
+            }
+            var document = request.IsDrawn ? "" : Encoding.UTF8.GetString(body);
             if (request.Task == WorkerTask.Outlines)
             {
                 await SendAsync(output, new(null, null), Vectors.Outlines(document, request.Width, request.Height));
@@ -84,7 +89,7 @@ public static class WorkerLoop
             }
             if (request.Task == WorkerTask.File)
             {
-                var (file, note) = FileOf(request, document);
+                var (file, note) = FileOf(request, document, body);
                 await SendAsync(output, new(null, null, Note: note), file);
                 return;
             }
@@ -99,7 +104,7 @@ public static class WorkerLoop
                 return;
             }
             var (width, height) = ((int)request.Width, (int)request.Height);
-            using var canvas = Canvas.Draw(document, width, height);
+            using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
             if (request.Task == WorkerTask.Ink)
             {
                 await SendAsync(output, new(null, canvas.Ink()));
@@ -144,7 +149,7 @@ public static class WorkerLoop
         return read!;
     }
 
-    private static (byte[] File, string? Note) FileOf(Request request, string document)
+    private static (byte[] File, string? Note) FileOf(Request request, string document, byte[] body)
     {
         var format = Format.Find(request.Format) ?? throw new RenderingFailedException($"“{request.Format}” is no format.");
         var ask = new FormatAsk(format, Quality.Parse(request.Quality, format));
@@ -161,7 +166,7 @@ public static class WorkerLoop
             })]), null);
         }
         var (width, height) = ((int)request.Width, (int)request.Height);
-        using var canvas = Canvas.Draw(document, width, height);
+        using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
         return FileEncoder.Encode(canvas.ToRgba(), width, height, ask, request.Credit, request.PlainCredit);
     }
 

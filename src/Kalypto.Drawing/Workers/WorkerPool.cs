@@ -19,7 +19,7 @@ internal sealed class WorkerPool : IDisposable
 
     /// <summary>Asks the next worker that is free.</summary>
     /// <returns>Null when all answers came, else why they did not.</returns>
-    public async Task<WorkerFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    public async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         await places.WaitAsync(cancel);
         idle.TryTake(out var worker);

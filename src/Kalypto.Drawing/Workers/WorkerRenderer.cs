@@ -6,6 +6,7 @@ using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Encoders;
+using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing.Workers;
@@ -16,6 +17,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     // The renderer walks its document for each layer that it is asked for; smaller ones would be read too often.
     private const int MeasuredAtOnce = 200;
 
+    // Each takes a tenth of a second.
+    private const int MostSeenExactly = 40;
+
     // Layers that measuring may fail at, each tried twice; what kills more of them is no drawing.
     private const int MostUnmeasured = 3;
 
@@ -24,6 +28,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
     private const string FileVersion = "1";
+
+    // Goes up when what the exact engine is given, or what is made of its pictures, changes.
+    private const string AveragingVersion = "1";
     private readonly WorkerPool drawers;
 
     // People wait for what these do: bringing in, comparing. Nothing that is drawn, however long, takes them.
@@ -32,17 +39,27 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private readonly FontFamilies fonts;
     private readonly Lazy<string> identity;
 
+    private readonly ExactEngine? exact;
+    private readonly ISources? sources;
+
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
-    public WorkerRenderer(WorkerOptions options)
+    /// <param name="options">How workers are started.</param>
+    /// <param name="exact">Draws what the workers do not draw as a browser does; null to do without. It is ended with the renderer.</param>
+    /// <param name="sources">Where the exact engine finds the files.</param>
+    public WorkerRenderer(WorkerOptions options, ExactEngine? exact = null, ISources? sources = null)
     {
         (drawers, front) = (new(options, options.Count), new(options, 1));
+        (this.exact, this.sources) = (sources is null ? null : exact, sources);
         fonts = new(options.Fonts);
         Version = $"{LibraryVersions.All()} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
-        identity = new(() => Fingerprint.Of(Version, fonts.All).Hex);
+        identity = new(() => Fingerprint.Of(Version, fonts.All, Exact ?? "").Hex);
     }
 
     /// <inheritdoc/>
     public string Version { get; }
+
+    /// <inheritdoc/>
+    public string? Exact => exact?.Version is { } browser ? $"{browser} averaged {AveragingVersion}" : null;
 
     /// <inheritdoc/>
     public string Identity => identity.Value;
@@ -66,6 +83,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 progress?.Report(measured += some.Length);
             }
         }
+        await SeeExactlyAsync(drawing, shapes, cancel);
         foreach (var layer in drawing.Layers.Reverse().Where(l => l.Children.Count > 0))
         {
             shapes[layer.Ordinal] = layer.Children.Where(c => !c.Hidden).Select(c => shapes[c.Ordinal])
@@ -76,6 +94,28 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             shapes[layer.Ordinal] = drawing.Screens.FirstOrDefault(s => s.Root == layer)?.Box ?? drawing.Box;
         }
         return shapes;
+    }
+
+    /// <summary>Layers in which the quick engine sees nothing, or not what a browser does, get the box of what the exact one draws of them.</summary>
+    private async Task SeeExactlyAsync(DrawingTree drawing, Box?[] shapes, CancellationToken cancel)
+    {
+        if (Exact is null || drawing.Source is null)
+        {
+            return;
+        }
+        // Effects, clips and masks do not change a shape.
+        var unseen = drawing.Layers.Where(l => l.Parent is not null && l.Children.Count == 0 && l.Element.SelfAndDescendants().Any(e => e.Beyond is not null) && !IsEffect(l.Element));
+        foreach (var layer in unseen.OrderBy(l => shapes[l.Ordinal] is not null).Take(MostSeenExactly))
+        {
+            var isolation = Isolation.Of(drawing, layer);
+            var near = shapes[layer.Ordinal] is { } shape ? shape.Inflate(Math.Max(shape.Width, shape.Height)) : (await LookAsync(isolation, drawing.Box, cancel)).Ink;
+            if (near is { } place && (await LookAsync(isolation, place, cancel)).Ink is { } found)
+            {
+                shapes[layer.Ordinal] = found;
+            }
+        }
+
+        static bool IsEffect(Element element) => element.Style("filter") is not (null or "none") || element.Style("clip-path") is not (null or "none") || element.Style("mask") is not (null or "none");
     }
 
     private async Task MeasureAsync(DrawingTree drawing, Layer[] layers, string document, Box?[] shapes, CancellationToken cancel)
@@ -139,8 +179,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             var (width, height) = ((int)Math.Ceiling(region.Width * scale), (int)Math.Ceiling(region.Height * scale));
             Answer? seen = null;
             var source = new Box(region.X, region.Y, width / scale, height / scale);
-            var failure = await AskAsync(
-                new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Document(source, width, height), 1, (answer, _) => seen = answer, cancel);
+            var failure = await AskSceneAsync(
+                new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Scene(source, width, height), 1, (answer, _) => seen = answer, cancel);
             if ((failure?.Sentence ?? seen?.Failure) is { } why)
             {
                 return new(null, why) { IsPassing = failure is not null, IsSlow = failure?.IsTime == true };
@@ -162,13 +202,10 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public Task<Drawn> DrawAsync(string document, int width, int height, Effort quality, CancellationToken cancel) => DrawAsync(WorkerTask.Draw, document, width, height, quality, cancel);
+    public Task<Drawn> DrawAsync(Scene scene, int width, int height, Effort quality, CancellationToken cancel) => AskOneAsync(new(WorkerTask.Draw, width, height, quality, []), scene, cancel);
 
     /// <inheritdoc/>
-    public Task<Drawn> PixelsAsync(string document, int width, int height, CancellationToken cancel) => DrawAsync(WorkerTask.Pixels, document, width, height, Effort.Quick, cancel);
-
-    private Task<Drawn> DrawAsync(WorkerTask task, string document, int width, int height, Effort quality, CancellationToken cancel) =>
-        AskOneAsync(new(task, width, height, quality, []), Encoding.UTF8.GetBytes(document), cancel);
+    public Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel) => AskOneAsync(new(WorkerTask.Pixels, width, height, Effort.Quick, []), scene, cancel);
 
     /// <inheritdoc/>
     public void Dispose()
@@ -176,10 +213,12 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         drawers.Dispose();
         front.Dispose();
         large.Dispose();
+        exact?.Dispose();
     }
 
     /// <inheritdoc/>
-    public Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel) => AskOneAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, cancel);
+    public Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel) =>
+        AskOneAsync((answers, take) => AskAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, answers, take, cancel));
 
     /// <inheritdoc/>
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
@@ -191,18 +230,18 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         }
         return await AskOneAsync(
             new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
-            Encoding.UTF8.GetBytes(order.Document), cancel);
+            order.Scene, cancel);
     }
 
     /// <inheritdoc/>
     public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) =>
-        AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []), Encoding.UTF8.GetBytes(document), cancel);
+        AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []), document, cancel);
 
     /// <inheritdoc/>
     public async Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel)
     {
         PictureDifference? found = null;
-        var failure = await AskAsync(new(WorkerTask.Compare, a.Length, 0, Effort.Quick, []), [.. a, .. b], 1,
+        var failure = await AskAsync(new(WorkerTask.Compare, a.Length, 0, Effort.Quick, []), (byte[])[.. a, .. b], 1,
             (answer, body) => found = answer.Failure is null ? PictureComparison.Read(body) : null, cancel);
         return failure is null ? found : null;
     }
@@ -210,10 +249,10 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <inheritdoc/>
     public string? StandInFor(string family) => fonts.StandInFor(family);
 
-    private Task<WorkerFailure?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>
+    private Task<EngineFailure?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>
         AskAsync(request, Encoding.UTF8.GetBytes(document), answers, take, cancel);
 
-    private async Task<WorkerFailure?> AskAsync(Request request, byte[] document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    private async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         if (request.Task is WorkerTask.Measure or WorkerTask.ToPng or WorkerTask.Compare)
         {
@@ -237,11 +276,41 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         }
     }
 
+    /// <summary>Has a scene drawn by the engine that draws it right, and its pixels taken by a worker.</summary>
+    private async Task<EngineFailure?> AskSceneAsync(Request request, Scene scene, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
+    {
+        // A PDF is made of shapes, and an icon file of several sizes: the quick engine draws both.
+        if (scene.Exact is not { } cut || Exact is null || request.Format == Format.Pdf.Id || request.Format == Format.Ico.Id || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
+        {
+            return await AskAsync(request, scene.Document, answers, take, cancel);
+        }
+        if (await sources!.FindAsync(cut.Source, cancel) is not { } file)
+        {
+            take(new("The file that the drawing came in by is not kept any more.", null), []);
+            return null;
+        }
+        Answer? refused = null;
+        byte[] document = [];
+        var failure = await AskAsync(new(WorkerTask.Cut, 0, 0, Effort.Quick, []) { Cut = cut }, file, 1, (answer, body) => (refused, document) = (answer.Failure is null ? null : answer, body), cancel);
+        if (failure is not null || refused is not null)
+        {
+            if (refused is not null)
+            {
+                take(refused, []);
+            }
+            return failure;
+        }
+        var (png, why) = await exact!.DrawAsync(Encoding.UTF8.GetString(document), (int)request.Width, (int)request.Height, cancel);
+        return why ?? await AskAsync(request with { IsDrawn = true }, png, answers, take, cancel);
+    }
+
+    private Task<Drawn> AskOneAsync(Request request, Scene scene, CancellationToken cancel) => AskOneAsync((answers, take) => AskSceneAsync(request, scene, answers, take, cancel));
+
     /// <summary>Asks for one answer.</summary>
-    private async Task<Drawn> AskOneAsync(Request request, byte[] document, CancellationToken cancel)
+    private static async Task<Drawn> AskOneAsync(Func<int, Action<Answer, byte[]>, Task<EngineFailure?>> ask)
     {
         Drawn? made = null;
-        var failure = await AskAsync(request, document, 1, (answer, body) => made = answer.Failure is null ? new(body, null, answer.Note) : new(null, answer.Failure), cancel);
+        var failure = await ask(1, (answer, body) => made = answer.Failure is null ? new(body, null, answer.Note) : new(null, answer.Failure));
         return failure is null ? made! : new(null, failure.Sentence) { IsPassing = true, IsSlow = failure.IsTime };
     }
 }

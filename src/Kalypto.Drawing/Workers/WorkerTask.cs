@@ -12,4 +12,5 @@ internal enum WorkerTask
     File,
     Outlines,
     Compare,
+    Cut,
 }

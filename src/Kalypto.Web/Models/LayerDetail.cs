@@ -13,7 +13,7 @@ namespace Kalypto.Web.Models;
 public sealed record LayerDetail(
     string? Why, bool IsCut, double[]? Shape, double[]? Corner, double[]? Crop, bool CropIsFixed, string? Credit, IReadOnlyList<HeldValue> Values, IReadOnlyList<string> Paths,
     IReadOnlyList<DetailFile> Scales, IReadOnlyList<DetailFile> Files, IReadOnlyList<PlatformName> Names,
-    IReadOnlyList<DetailPlace> Places, IReadOnlyList<DetailPlace> States, string Contents, string OfferedName)
+    IReadOnlyList<DetailPlace> Places, IReadOnlyList<DetailPlace> States, string Contents, string OfferedName, string Exactly)
 {
     private const int MostPlaces = 40;
 
@@ -33,7 +33,8 @@ public sealed record LayerDetail(
             [.. workspace.Repeats.PlacesOf(layer).Take(MostPlaces).Select(r => Place(workspace, r, r == layer, null))],
             state.States.TryGetValue(node, out var set) ? [.. set.Members.Select(m => Place(workspace, new(layer.Design, m.Layer.Ordinal), m.Layer == node, m.State))] : [],
             HowMuch(state.Measured.Contents[node.Ordinal]),
-            NameSuggestions.Of(state, node, picture.Making.Kind));
+            NameSuggestions.Of(state, node, picture.Making.Kind),
+            picture.IsExact ? string.Join(", ", picture.Beyond) : "");
     }
 
     /// <summary>One file of every size, of the platform that has most of them, in a format that a browser shows.</summary>

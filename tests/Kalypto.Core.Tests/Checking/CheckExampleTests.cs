@@ -69,7 +69,7 @@ public class CheckExampleTests
         ["font-not-available"] = new(Of("<text id='title' font-family='Larkrise Sans'>Tonight</text>", ("title", "Ship")),
             "“title” on Drawing has text in Larkrise Sans, which is not there; DejaVu Sans stands in for it."),
         ["not-kept-from-the-drawing"] = new(Of("<text id='orbit'><textPath href='#p'>Round and round</textPath></text>", ("orbit", "Ship")),
-            "“orbit” on Drawing: Text along a path is not drawn; convert it to outlines."),
+            "“orbit” on Drawing: Text along a path is drawn otherwise than in a browser; let the exact engine draw it, or convert it to plain shapes."),
         ["photo-not-shipped"] = new(Of("<image id='sky' width='300' height='200'/>"),
             "“sky” on Drawing is an embedded photo that nobody ships."),
         ["likely-picture-not-decided"] = new(Of("<g id='bell'><path d='M10 10L34 34L12 30'/></g>"),

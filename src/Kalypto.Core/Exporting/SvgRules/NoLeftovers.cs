@@ -6,7 +6,7 @@ namespace Kalypto.Core.Exporting.SvgRules;
 /// <summary>Drops what drawing programs leave and nothing draws: their own attributes, descriptions, empty groups, ids that nobody refers to.</summary>
 internal sealed class NoLeftovers : ISvgRule
 {
-    private static readonly FrozenSet<string> NotDrawn = FrozenSet.Create("metadata", "title", "desc", "script", "style", "view", "animate", "animateTransform", "animateMotion", "set");
+    private static readonly FrozenSet<string> NotDrawn = FrozenSet.Create("metadata", "title", "desc", "script", "style", "foreignObject", "view", "animate", "animateTransform", "animateMotion", "set");
 
     private static readonly FrozenSet<string> NotNeeded = FrozenSet.Create(
         "class", "version", "baseProfile", "enable-background", "role", "tabindex", "focusable", "lang", "xml:lang", "xml:space", "label", "zoomAndPan",

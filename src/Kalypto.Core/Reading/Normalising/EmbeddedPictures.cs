@@ -26,10 +26,12 @@ internal sealed class EmbeddedPictures : INormalisation
             : null;
         if (type is "image/webp")
         {
+            element.Beyond ??= "a picture inside the drawing that only browsers draw";
             note("An embedded picture is WebP, which cannot be drawn from inside a drawing; embed it as PNG or JPEG.");
         }
         else if (type is null)
         {
+            element.Beyond ??= "a picture inside the drawing that only browsers draw";
             note("An embedded picture is neither PNG nor JPEG nor GIF and is not drawn; embed it as one of these.");
         }
         else

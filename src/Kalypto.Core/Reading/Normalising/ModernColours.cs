@@ -16,6 +16,7 @@ internal sealed class ModernColours : INormalisation
             }
             if (CssColour.ToLevel3(value) is not { } colour)
             {
+                element.Beyond ??= "a colour that only browsers understand";
                 note($"The colour “{value}” is not understood; black is drawn.");
                 colour = "#000000";
             }

@@ -1,50 +1,133 @@
+using System.Text.RegularExpressions;
+
 namespace Kalypto.Core.Reading.Normalising;
 
-/// <summary>Says of every feature that the renderer draws differently from a browser that it is there.</summary>
-internal sealed class UnsupportedFeatures : INormalisation
+/// <summary>Says of every feature that the quick engine draws differently from a browser that it is there, so that the exact engine draws it.</summary>
+internal sealed partial class UnsupportedFeatures : INormalisation
 {
-    private static readonly (string Property, string[] Harmless, string Sentence)[] Properties =
+    private const string Exact = "is drawn otherwise than in a browser; let the exact engine draw it, or convert it to plain shapes.";
+
+    // What else a property may say changes nothing, or the quick engine draws it as well.
+    private static readonly (string Property, string[] Harmless, string Reason)[] Properties =
     [
-        ("textLength", [], "Text stretched to a length (textLength) is drawn at its natural length."),
-        ("word-spacing", ["normal", "0", "0px"], "Word spacing is not drawn."),
-        ("text-transform", ["none"], "text-transform is not applied; type the letters as they are to look."),
-        ("dominant-baseline", ["auto", "alphabetic", "baseline"], "dominant-baseline is not applied; the text may sit higher or lower."),
-        ("transform-box", ["view-box"], "transform-box is not applied; a turned layer may sit elsewhere."),
-        ("transform-origin", ["0 0", "0px 0px"], "transform-origin is not applied; a turned layer may sit elsewhere."),
-        ("mask-image", ["none"], "CSS mask images are not drawn; use an SVG mask."),
-        ("backdrop-filter", ["none"], "What lies behind a layer is not blurred (backdrop-filter)."),
-        ("offset-path", ["none"], "offset-path is not applied."),
+        ("textLength", [], "text stretched to a length (textLength)"),
+        ("word-spacing", ["normal", "0", "0px"], "word spacing"),
+        ("text-transform", ["none"], "text-transform"),
+        ("text-shadow", ["none"], "a shadow of text"),
+        ("baseline-shift", ["0", "baseline"], "a shifted baseline"),
+        ("dominant-baseline", ["auto", "alphabetic", "baseline"], "dominant-baseline"),
+        ("alignment-baseline", ["auto", "alphabetic", "baseline"], "alignment-baseline"),
+        ("writing-mode", ["lr", "lr-tb", "horizontal-tb"], "vertical writing"),
+        ("font-feature-settings", ["normal"], "features of a font"),
+        ("font-variant-caps", ["normal"], "small capitals"),
+        ("font-variant-numeric", ["normal"], "figures of a font"),
+        ("font-variation-settings", ["normal"], "axes of a font"),
+        ("white-space", ["normal", "nowrap"], "kept white space"),
+        ("transform-box", ["view-box"], "transform-box"),
+        ("transform-origin", ["0 0", "0px 0px"], "transform-origin"),
+        ("vector-effect", ["none"], "a stroke that does not scale"),
+        ("mask-image", ["none"], "a CSS mask image"),
+        ("backdrop-filter", ["none"], "blur of what lies behind (backdrop-filter)"),
+        ("offset-path", ["none"], "offset-path"),
+        ("rotate", ["none", "0", "0deg"], "CSS rotate"),
+        ("scale", ["none", "1"], "CSS scale"),
+        ("translate", ["none", "0", "0px"], "CSS translate"),
+        ("perspective", ["none"], "perspective"),
     ];
+
+    private static readonly Dictionary<string, string> Elements = new()
+    {
+        ["textPath"] = "text along a path",
+        ["tref"] = "text referred to (tref)",
+        ["feImage"] = "the filter step feImage",
+        ["feTurbulence"] = "the filter step feTurbulence",
+        ["feDisplacementMap"] = "the filter step feDisplacementMap",
+        ["feDiffuseLighting"] = "a lighting filter",
+        ["feSpecularLighting"] = "a lighting filter",
+    };
 
     private static readonly string[] PerLetter = ["x", "y", "dx", "dy", "rotate"];
 
     public void Apply(ElementBuilder element, Action<string> note)
     {
-        foreach (var (property, harmless, sentence) in Properties)
+        foreach (var reason in ReasonsOf(element))
         {
-            if (element.Style(property) is { } value && !harmless.Contains(value.Trim()))
+            element.Beyond ??= reason;
+            note($"{char.ToUpperInvariant(reason[0])}{reason[1..]} {Exact}");
+        }
+    }
+
+    private static IEnumerable<string> ReasonsOf(ElementBuilder element)
+    {
+        // Letters may be placed one by one by an attribute that is called like a property.
+        var isText = element.Name is "text" or "tspan" or "textPath";
+        foreach (var (property, harmless, reason) in Properties)
+        {
+            if ((property is "rotate" or "scale" or "translate" ? element.Declared?.GetValueOrDefault(property) : element.Style(property)) is { } value && !harmless.Contains(value.Trim()))
             {
-                note(sentence);
+                yield return reason;
             }
         }
-        switch (element.Name)
+        if (Elements.TryGetValue(element.Name, out var step))
         {
-            case "textPath":
-                note("Text along a path is not drawn; convert it to outlines.");
-                break;
-            case "feImage":
-                note("The filter step feImage is not drawn.");
-                break;
-            case "text" or "tspan" when PerLetter.Any(a => IsList(element[a])):
-                note("Letters placed one by one (lists in x, y, dx, dy, rotate) are drawn in one run; convert the text to outlines.");
-                break;
+            yield return step;
         }
-        if (element.Declared?.TryGetValue("d", out _) == true)
+        if (isText && PerLetter.Any(a => IsList(element[a])))
         {
-            note("A path given in CSS (d: path()) is not drawn; write it as the attribute d.");
+            yield return "letters placed one by one";
+        }
+        if (element.Declared?.ContainsKey("d") == true)
+        {
+            yield return "a path given in CSS (d: path())";
+        }
+        if (element.Style("clip-path") is { } clip && Function().IsMatch(clip))
+        {
+            yield return "a clip by a CSS shape";
+        }
+        if (element.Style("filter") is { } filter && Function().IsMatch(filter))
+        {
+            yield return "a CSS filter";
+        }
+        if (element.Style("mix-blend-mode") is "plus-lighter" or "plus-darker" || (element.Name == "feBlend" && element["mode"] is "plus-lighter" or "plus-darker"))
+        {
+            yield return "the blend mode plus";
+        }
+        if (element.Name.StartsWith("fe", StringComparison.Ordinal) && (element["in"] is "BackgroundImage" or "BackgroundAlpha" || element["in2"] is "BackgroundImage" or "BackgroundAlpha"))
+        {
+            yield return "a filter that takes in what lies behind";
+        }
+        if (element.Name == "feGaussianBlur" && element["stdDeviation"]?.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries) is [var across, var down] && across != down)
+        {
+            yield return "a blur that differs across and down";
+        }
+        if (isText && element.Elements.Any() && (element.Style("text-decoration") ?? element.Style("text-decoration-line") ?? "none") is not "none")
+        {
+            yield return "a line under or through text of several runs";
+        }
+        if (isText && element.Style("letter-spacing") is not (null or "normal" or "0" or "0px" or "0em") && (element.Name == "tspan" || element.Elements.Any()))
+        {
+            yield return "letter-spacing across runs of text";
+        }
+        if (isText && element.Style("stroke") is not (null or "none"))
+        {
+            yield return "text with a stroke";
+        }
+        if (element.Name == "tspan" && (element.Style("font-size") is { } size && (size.EndsWith("em", StringComparison.Ordinal) || size.EndsWith('%'))))
+        {
+            yield return "a size that counts from the text around";
+        }
+        if (element.Declared?.Values.Any(v => Computed().IsMatch(v)) == true)
+        {
+            yield return "values that a browser works out (calc, color-mix)";
         }
     }
 
     private static bool IsList(string? value) =>
         value?.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Length > 1;
+
+    [GeneratedRegex(@"(?<![\w-])(?!url\b)[a-z-]+\(", RegexOptions.IgnoreCase)]
+    private static partial Regex Function();
+
+    [GeneratedRegex(@"(?<![\w-])(calc|min|max|clamp|color-mix|color|env|attr|round|sin|cos)\(", RegexOptions.IgnoreCase)]
+    private static partial Regex Computed();
 }

@@ -5,11 +5,19 @@ namespace Kalypto.Core.Reading.Styles;
 /// <summary>Reads the style sheets of a drawing into rules.</summary>
 internal static class StyleSheetReader
 {
-    public static IReadOnlyList<StyleRuleLine> Read(string text, Action<string> note)
+    private static readonly string[] Pointed = [":hover", ":focus", ":active", ":visited"];
+
+    /// <summary>What was read of the style sheets.</summary>
+    /// <param name="Lines">The rules that are understood, one a selector.</param>
+    /// <param name="HasFonts">True when they bring fonts along.</param>
+    /// <param name="IsBeyond">True when some of it is not understood here, but may be by a browser.</param>
+    public sealed record Sheet(IReadOnlyList<StyleRuleLine> Lines, bool HasFonts, bool IsBeyond);
+
+    public static Sheet Read(string text, Action<string> note)
     {
         if (string.IsNullOrWhiteSpace(text))
         {
-            return [];
+            return new([], false, false);
         }
         var parser = new StylesheetParser(
             includeUnknownRules: true, includeUnknownDeclarations: true, tolerateInvalidSelectors: true, tolerateInvalidValues: true);
@@ -21,7 +29,7 @@ internal static class StyleSheetReader
         catch (Exception e) when (e is ParseException or FormatException or ArgumentException or InvalidOperationException)
         {
             note("The style sheet could not be read; layers that rely on it look different.");
-            return [];
+            return new([], false, true);
         }
         if (sheet.ImportRules.Any())
         {
@@ -32,6 +40,7 @@ internal static class StyleSheetReader
             note("The drawing brings fonts by @font-face, which are not used; install them for Kalypto instead.");
         }
         var lines = new List<StyleRuleLine>();
+        var isBeyond = false;
         foreach (var rule in AllRules(sheet))
         {
             var declarations = rule.Style
@@ -41,13 +50,19 @@ internal static class StyleSheetReader
             {
                 if (!SelectorMatcher.Understands(selector))
                 {
+                    // What holds only while somebody points at something is in no picture.
+                    if (Pointed.Any(p => selector.Text.Contains(p, StringComparison.Ordinal)))
+                    {
+                        continue;
+                    }
+                    isBeyond = true;
                     note($"The style rule “{selector.Text}” is not understood and is left out.");
                     continue;
                 }
                 lines.Add(new(selector, selector.Specificity, lines.Count, declarations));
             }
         }
-        return lines;
+        return new(lines, sheet.FontfaceSetRules.Any(), isBeyond);
     }
 
     private static IEnumerable<IStyleRule> AllRules(IStylesheetNode node)

@@ -1,6 +1,6 @@
-namespace Kalypto.Drawing.Workers;
+namespace Kalypto.Drawing;
 
 /// <summary>Why a worker did not answer. Unlike what it refuses, that may be no property of the drawing: another attempt may go well.</summary>
 /// <param name="Sentence">Said to people.</param>
 /// <param name="IsTime">True when it ran out of time, false when it died.</param>
-internal sealed record WorkerFailure(string Sentence, bool IsTime);
+internal sealed record EngineFailure(string Sentence, bool IsTime);

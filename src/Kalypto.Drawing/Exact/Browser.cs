@@ -1,0 +1,188 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text;
+using System.Text.Json.Nodes;
+
+namespace Kalypto.Drawing.Exact;
+
+/// <summary>
+/// One browser process with one page in it, which draws one document at a time. It has no network, a profile that is thrown away,
+/// its own sandbox on, and answers to what a page asks for are made here: the document, and nothing else.
+/// </summary>
+internal sealed class Browser : IDisposable
+{
+    private static readonly string[] Flags =
+    [
+        "--headless", "--disable-gpu", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--disable-quic", "--disable-extensions",
+        "--disable-default-apps", "--disable-breakpad", "--hide-scrollbars", "--font-render-hinting=none", "--force-color-profile=srgb", "--disable-dev-shm-usage", "--mute-audio",
+        "--host-resolver-rules=MAP * ~NOTFOUND", "--js-flags=--jitless", "--remote-debugging-pipe",
+    ];
+
+    // The pipe of the protocol is read from descriptor 3 and written to 4.
+    private const string Pipes = "exec \"$@\" 3<&0 4>&1 0</dev/null 1>/dev/null";
+    private const string Address = "http://drawing.invalid/";
+    private readonly Process process;
+    private readonly string home;
+    private readonly DevTools tools;
+    private string session = "";
+    private int number;
+    private TaskCompletionSource loaded = New();
+    private byte[] document = [];
+
+    private Browser(Process process, string home)
+    {
+        (this.process, this.home) = (process, home);
+        tools = new(process.StandardInput.BaseStream, process.StandardOutput.BaseStream) { Reported = Take };
+        // Not read, the browser would wait for somebody to read its warnings.
+        process.ErrorDataReceived += static (_, _) => { };
+        process.BeginErrorReadLine();
+    }
+
+    /// <summary>The process.</summary>
+    public int Id => process.Id;
+
+    /// <summary>Starts a browser.</summary>
+    /// <exception cref="IOException">It did not start.</exception>
+    public static async Task<Browser> StartAsync(ExactOptions options, string[] jail, CancellationToken cancel)
+    {
+        var home = Directory.CreateTempSubdirectory("kalypto-exact-").FullName;
+        var fonts = Path.Combine(home, "fonts.conf");
+        await File.WriteAllTextAsync(fonts, $"""
+            <?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "urn:fontconfig:fonts.dtd">
+            <fontconfig><include ignore_missing="yes">/etc/fonts/fonts.conf</include><dir>{System.Security.SecurityElement.Escape(options.Fonts)}</dir><cachedir>{home}/cache</cachedir></fontconfig>
+            """, cancel);
+        // The browser may run as somebody else than the server.
+        if (!OperatingSystem.IsWindows())
+        {
+            File.SetUnixFileMode(home, (UnixFileMode)Convert.ToInt32("777", 8));
+        }
+        string[] command = [.. jail, "sh", "-c", Pipes, "sh", options.Browser, .. Flags, $"--user-data-dir={home}/profile"];
+        var start = new ProcessStartInfo(command[0], command[1..]) { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        foreach (var (name, value) in new[] { ("HOME", home), ("XDG_CONFIG_HOME", home), ("XDG_CACHE_HOME", home), ("FONTCONFIG_FILE", fonts), ("TZ", "UTC"), ("LANG", "C.UTF-8"), ("TMPDIR", home) })
+        {
+            start.Environment[name] = value;
+        }
+        start.Environment.Remove("DBUS_SESSION_BUS_ADDRESS");
+        var browser = new Browser(Process.Start(start) ?? throw new IOException($"{options.Browser} did not start."), home);
+        try
+        {
+            browser.process.PriorityClass = ProcessPriorityClass.BelowNormal;
+            await browser.OpenAsync(cancel);
+            return browser;
+        }
+        catch
+        {
+            browser.Dispose();
+            throw;
+        }
+    }
+
+    /// <summary>Draws a document.</summary>
+    /// <param name="svg">The document.</param>
+    /// <param name="width">px.</param>
+    /// <param name="height">px.</param>
+    /// <param name="times">How many times larger the picture is.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>A PNG of <paramref name="times"/> the size, with alpha.</returns>
+    public async Task<byte[]> DrawAsync(string svg, int width, int height, int times, CancellationToken cancel)
+    {
+        await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = times, ["mobile"] = false }, cancel);
+        await LoadAsync(svg, cancel);
+        var shot = await AskAsync("Page.captureScreenshot", new()
+        {
+            ["format"] = "png",
+            ["optimizeForSpeed"] = true,
+            ["captureBeyondViewport"] = true,
+            ["clip"] = new JsonObject { ["x"] = 0, ["y"] = 0, ["width"] = width, ["height"] = height, ["scale"] = 1 },
+        }, cancel);
+        return Convert.FromBase64String(shot["data"]!.GetValue<string>());
+    }
+
+    public void Dispose()
+    {
+        try
+        {
+            process.Kill(entireProcessTree: true);
+            process.WaitForExit();
+        }
+        catch (Exception e) when (e is InvalidOperationException or System.ComponentModel.Win32Exception)
+        {
+            // It has ended by itself.
+        }
+        process.Dispose();
+        tools.Dispose();
+        try
+        {
+            Directory.Delete(home, recursive: true);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            // A process of it is just ending and still writes; the folder holds nothing of worth.
+        }
+    }
+
+    private static TaskCompletionSource New() => new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+    private async Task OpenAsync(CancellationToken cancel)
+    {
+        var target = await tools.AskAsync("Target.createTarget", new() { ["url"] = "about:blank" }, null, cancel);
+        var attached = await tools.AskAsync("Target.attachToTarget", new() { ["targetId"] = target["targetId"]!.GetValue<string>(), ["flatten"] = true }, null, cancel);
+        session = attached["sessionId"]!.GetValue<string>();
+        await AskAsync("Page.enable", [], cancel);
+        await AskAsync("Emulation.setScriptExecutionDisabled", new() { ["value"] = true }, cancel);
+        await AskAsync("Fetch.enable", new() { ["patterns"] = new JsonArray(new JsonObject { ["urlPattern"] = "*" }) }, cancel);
+        await AskAsync("Emulation.setDefaultBackgroundColorOverride", new() { ["color"] = new JsonObject { ["r"] = 0, ["g"] = 0, ["b"] = 0, ["a"] = 0 } }, cancel);
+    }
+
+    private async Task LoadAsync(string svg, CancellationToken cancel)
+    {
+        (document, loaded) = (Encoding.UTF8.GetBytes(svg), New());
+        number++;
+        var went = await AskAsync("Page.navigate", new() { ["url"] = Current }, cancel);
+        if (went["errorText"] is { } error)
+        {
+            throw new RenderingFailedException($"The exact engine cannot read it: {error}.");
+        }
+        await Task.WhenAny(loaded.Task, tools.Listening).WaitAsync(cancel);
+        // Fonts that the drawing brings along are taken in after it is loaded.
+        await AskAsync("Runtime.evaluate", new() { ["expression"] = "document.fonts.ready.then(() => 0)", ["awaitPromise"] = true }, cancel);
+    }
+
+    private string Current => string.Create(CultureInfo.InvariantCulture, $"{Address}{number}.svg");
+
+    private Task<JsonObject> AskAsync(string method, JsonObject parameters, CancellationToken cancel) => tools.AskAsync(method, parameters, session, cancel);
+
+    private void Take(string method, JsonObject what)
+    {
+        if (method == "Page.loadEventFired")
+        {
+            loaded.TrySetResult();
+        }
+        else if (method == "Fetch.requestPaused")
+        {
+            _ = AnswerAsync(what["requestId"]!.GetValue<string>(), what["request"]?["url"]?.GetValue<string>() == Current);
+        }
+    }
+
+    private async Task AnswerAsync(string request, bool isDocument)
+    {
+        try
+        {
+            await (isDocument
+                ? AskAsync("Fetch.fulfillRequest", new()
+                {
+                    ["requestId"] = request,
+                    ["responseCode"] = 200,
+                    ["responseHeaders"] = new JsonArray(
+                        new JsonObject { ["name"] = "Content-Type", ["value"] = "image/svg+xml; charset=utf-8" },
+                        new JsonObject { ["name"] = "Content-Security-Policy", ["value"] = "default-src 'none'; img-src data:; font-src data:; style-src 'unsafe-inline'; sandbox" }),
+                    ["body"] = Convert.ToBase64String(document),
+                }, default)
+                : AskAsync("Fetch.failRequest", new() { ["requestId"] = request, ["errorReason"] = "BlockedByClient" }, default));
+        }
+        catch (IOException)
+        {
+            // The browser ended, or gave the request up itself.
+        }
+    }
+}

@@ -1,0 +1,191 @@
+using System.Diagnostics;
+
+namespace Kalypto.Drawing.Exact;
+
+/// <summary>
+/// Draws documents as a browser does, several times larger than asked so that they can be averaged down. One at a time, in a
+/// browser that starts when it is first needed, is ended when it takes too long or too much memory, and rests when nobody asks.
+/// </summary>
+public sealed class ExactEngine : IDisposable
+{
+    private const int MostTimes = 4;
+    private const long MostPixels = 24_000_000;
+    private const int LongestSide = 16_000;
+    private const int MostWaiting = 6;
+    private static readonly TimeSpan Tick = TimeSpan.FromMilliseconds(200);
+
+    // From the closest to none, as for workers; the sandbox of the browser itself stays on, which root cannot have.
+    private static readonly string[][] Ways =
+    [
+        ["unshare", "--net", "--", "setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "--"],
+        ["unshare", "--user", "--map-current-user", "--net", "--"],
+        ["setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "--"],
+        [],
+    ];
+
+    private readonly ExactOptions options;
+    private readonly SemaphoreSlim turn = new(1);
+    private readonly Timer rest;
+    private readonly Lazy<string?> version;
+    private Browser? browser;
+    private string[]? way;
+
+    /// <summary>An engine; its browser starts when it is first needed.</summary>
+    public ExactEngine(ExactOptions options)
+    {
+        this.options = options;
+        version = new(FindVersion);
+        rest = new(_ => Rest());
+    }
+
+    /// <summary>The name and version of the browser; null when there is none on this machine.</summary>
+    public string? Version => version.Value;
+
+    /// <summary>How many times larger than asked a picture is drawn.</summary>
+    public static int TimesOf(int width, int height)
+    {
+        var times = MostTimes;
+        while (times > 1 && ((long)width * times * height * times > MostPixels || Math.Max(width, height) * times > LongestSide))
+        {
+            times--;
+        }
+        return times;
+    }
+
+    /// <summary>Draws a document.</summary>
+    /// <param name="svg">The document; treated as hostile.</param>
+    /// <param name="width">px.</param>
+    /// <param name="height">px.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none.</returns>
+    internal async Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, int width, int height, CancellationToken cancel)
+    {
+        await turn.WaitAsync(cancel);
+        try
+        {
+            rest.Change(Timeout.Infinite, Timeout.Infinite);
+            using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+            var watch = Task.CompletedTask;
+            var isTooLarge = false;
+            try
+            {
+                browser ??= await StartAsync(limit.Token);
+                watch = WatchAsync(browser.Id, () => isTooLarge = true, limit);
+                return (await browser.DrawAsync(svg, width, height, TimesOf(width, height), limit.Token), null);
+            }
+            catch (OperationCanceledException)
+            {
+                End();
+                cancel.ThrowIfCancellationRequested();
+                return (null, isTooLarge ? new("It takes more memory than the exact engine may have.", IsTime: false)
+                    : new($"It takes longer than {options.TimeLimit.TotalSeconds:0} seconds to draw exactly.", IsTime: true));
+            }
+            catch (Exception e) when (e is IOException or InvalidOperationException or FormatException or NullReferenceException)
+            {
+                End();
+                return (null, new($"It crashed the exact engine: {e.Message.TrimEnd('.')}.", IsTime: false));
+            }
+            finally
+            {
+                await limit.CancelAsync();
+                await watch;
+            }
+        }
+        finally
+        {
+            rest.Change(options.Idle, Timeout.InfiniteTimeSpan);
+            turn.Release();
+        }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        rest.Dispose();
+        End();
+        turn.Dispose();
+    }
+
+    private async Task<Browser> StartAsync(CancellationToken cancel)
+    {
+        // Root has rights that the sandbox refuses to be started with.
+        foreach (var candidate in way is not null ? [way] : Ways.Where(w => w.Length > 0 || Environment.UserName != "root"))
+        {
+            try
+            {
+                var started = await Browser.StartAsync(options, candidate, cancel);
+                way = candidate;
+                return started;
+            }
+            catch (Exception e) when (e is IOException or System.ComponentModel.Win32Exception && way is null)
+            {
+                // This machine does not allow it; the next way asks for less.
+            }
+        }
+        throw new IOException("the browser does not start on this machine");
+    }
+
+    // Counted in the time of the processors, so that a busy machine fails nothing.
+    private async Task WatchAsync(int id, Action tooLarge, CancellationTokenSource limit)
+    {
+        var (began, worked) = (Stopwatch.GetTimestamp(), ProcessFamily.Of(id).Worked);
+        while (!limit.IsCancellationRequested)
+        {
+            await Task.WhenAny(Task.Delay(Tick, limit.Token));
+            if (limit.IsCancellationRequested)
+            {
+                return;
+            }
+            var (now, memory) = ProcessFamily.Of(id);
+            if (memory > options.Memory)
+            {
+                tooLarge();
+                await limit.CancelAsync();
+            }
+            else if (now - worked > options.TimeLimit || Stopwatch.GetElapsedTime(began) > options.TimeLimit * MostWaiting)
+            {
+                await limit.CancelAsync();
+            }
+        }
+    }
+
+    private void Rest()
+    {
+        if (turn.Wait(0))
+        {
+            try
+            {
+                End();
+            }
+            finally
+            {
+                turn.Release();
+            }
+        }
+    }
+
+    private void End()
+    {
+        browser?.Dispose();
+        browser = null;
+    }
+
+    private string? FindVersion()
+    {
+        try
+        {
+            if (!File.Exists(options.Browser))
+            {
+                return null;
+            }
+            using var process = Process.Start(new ProcessStartInfo(options.Browser, ["--version"]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false });
+            var said = process!.StandardOutput.ReadToEnd();
+            process.WaitForExit();
+            return process.ExitCode == 0 && said.Trim() is { Length: > 0 } name ? name : null;
+        }
+        catch (Exception e) when (e is IOException or System.ComponentModel.Win32Exception or InvalidOperationException)
+        {
+            return null;
+        }
+    }
+}
