@@ -83,7 +83,7 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel) => Task.FromResult<PictureDifference?>(null);
 
-    public Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn(picture, null));
+    public Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn([], null));
 
     public string? StandInFor(string family) => null;
 }

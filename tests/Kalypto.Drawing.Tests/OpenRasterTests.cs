@@ -73,11 +73,11 @@ public sealed class OpenRasterTests(RendererFixture fixture)
         using var image = NetVips.Image.NewFromMemory(rgba, Side, Side, 4, NetVips.Enums.BandFormat.Uchar).Copy(interpretation: NetVips.Enums.Interpretation.Srgb);
         var webp = image.WebpsaveBuffer(lossless: true);
         Assert.Equal(FileType.Webp, FileTypes.Of(webp));
-        var made = await fixture.Renderer.ToPngAsync(webp, cancel);
+        var made = await fixture.Renderer.ToPlainAsync(webp, cancel);
         var (width, height, pixels) = PngReader.Read(made.Bytes!);
         Assert.Equal((Side, Side), (width, height));
         Assert.True(Difference(rgba, pixels) < 0.01);
-        Assert.Contains("cannot be read", (await fixture.Renderer.ToPngAsync([.. "RIFF"u8, 9, 0, 0, 0, .. "WEBPnothing"u8], cancel)).Failure, StringComparison.Ordinal);
+        Assert.Contains("cannot be read", (await fixture.Renderer.ToPlainAsync([.. "RIFF"u8, 9, 0, 0, 0, .. "WEBPnothing"u8], cancel)).Failure, StringComparison.Ordinal);
     }
 
     [Fact]

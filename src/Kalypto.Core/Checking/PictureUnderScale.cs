@@ -1,3 +1,4 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Tagging;
 
@@ -38,7 +39,7 @@ public sealed class PictureUnderScale : ICheck
                 || f.Scale.Factor <= Usual.Factor || !picture.MakingFor(f.Platform).Wide.IsEmpty || !picture.MakingFor(f.Platform).Tall.IsEmpty)).Select(f => f.Scale).DefaultIfEmpty().Max();
             foreach (var layer in plan.LayerOf(picture).SelfAndDescendants().Where(l => l.Content == LayerContent.Image))
             {
-                if (NativeScale(layer, layer.Ordinal < design.Measured.Shapes.Count ? design.Measured.Shapes[layer.Ordinal] : null, design.DrawnAt) is { } native
+                if (NativeScale(design, layer) is { } native
                     && native < asked.Factor - Tolerance)
                 {
                     var enough = picture.Making.ScalesOr([new(1), new(2), Usual]).Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
@@ -52,11 +53,16 @@ public sealed class PictureUnderScale : ICheck
     }
 
     /// <summary>px of the embedded picture per pt on the screen, at its smallest axis; null when unknown.</summary>
-    private static double? NativeScale(Layer layer, Box? shape, double drawnAt)
+    private static double? NativeScale(DesignState design, Layer layer)
     {
-        if (EmbeddedPicture.Of(layer.Element) is not { } picture || shape is not { IsEmpty: false } box)
+        if (layer.Ordinal >= design.Measured.Shapes.Count || design.Measured.Shapes[layer.Ordinal] is not { IsEmpty: false } box)
         {
             return null;
+        }
+        var drawnAt = design.DrawnAt;
+        if (EmbeddedPicture.Of(layer.Element) is not { } picture)
+        {
+            return PatternPicture.Of(layer.Element, id => design.Measured.Drawing.Definitions.GetValueOrDefault(id)?.Element)?.Density(box) * drawnAt;
         }
         var (across, down) = (picture.Width / box.Width, picture.Height / box.Height);
         // “slice” fills the box and cuts what sticks out, so the larger step counts; “meet” fits all of it in.

@@ -34,6 +34,50 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
         return Of(bytes.AsSpan(0, count));
     }
 
+    /// <summary>
+    /// True for a picture in Base64 that says in its head that it is to be turned (EXIF), or that its colours are not those of
+    /// sRGB: a profile of another name, a gamma (PNG), or colours for print.
+    /// </summary>
+    public static bool HasOwnColours(ReadOnlySpan<char> base64)
+    {
+        var text = base64[..(Math.Min(base64.Length, MostHead) / 4 * 4)];
+        var bytes = new byte[text.Length];
+        if (!Convert.TryFromBase64Chars(text, bytes, out var count))
+        {
+            return false;
+        }
+        var head = bytes.AsSpan(0, count);
+        var isSrgb = head.IndexOf("sRGB"u8) >= 0 || head.IndexOf("\0s\0R\0G\0B"u8) >= 0;
+        return head.IndexOf("Exif\0\0"u8) is >= 0 and var exif && IsTurned(head[(exif + 6)..])
+            || !isSrgb && (head.IndexOf("ICC_PROFILE\0"u8) >= 0 || head.IndexOf("iCCP"u8) >= 0 || head.IndexOf("gAMA"u8) >= 0 || head.IndexOf("cICP"u8) >= 0);
+    }
+
+    // The first directory of EXIF (TIFF 6.0): tag 0x0112 is the orientation, 1 for upright.
+    private static bool IsTurned(ReadOnlySpan<byte> tiff)
+    {
+        if (tiff.Length < 10)
+        {
+            return false;
+        }
+        var isLittle = tiff[0] == 'I';
+        int Short(ReadOnlySpan<byte> at) => isLittle ? BinaryPrimitives.ReadUInt16LittleEndian(at) : BinaryPrimitives.ReadUInt16BigEndian(at);
+        var start = isLittle ? BinaryPrimitives.ReadUInt32LittleEndian(tiff[4..]) : BinaryPrimitives.ReadUInt32BigEndian(tiff[4..]);
+        if (start > tiff.Length - 2)
+        {
+            return false;
+        }
+        var entries = Short(tiff[(int)start..]);
+        for (var i = 0; i < entries && start + 2 + (i + 1) * 12 <= tiff.Length; i++)
+        {
+            var entry = tiff.Slice((int)start + 2 + i * 12, 12);
+            if (Short(entry) == 0x0112)
+            {
+                return Short(entry[8..]) > 1;
+            }
+        }
+        return false;
+    }
+
     /// <summary>The size that the first bytes of a PNG, JPEG or GIF tell; null when it is none of them or cannot be read.</summary>
     public static EmbeddedPicture? Of(ReadOnlySpan<byte> head)
     {

@@ -37,6 +37,9 @@ public static class References
     /// <summary>True for a paint or effect that is looked up elsewhere.</summary>
     public static bool IsReference(string? value) => value is not null && value.AsSpan().TrimStart().StartsWith(Function, StringComparison.OrdinalIgnoreCase);
 
+    /// <summary>True for a value in which an address stands somewhere.</summary>
+    public static bool IsAnywhere(string value) => value.Contains(Function, StringComparison.OrdinalIgnoreCase);
+
     /// <summary>The value of an attribute with other ids.</summary>
     public static string Rename(string name, string value, Func<string, string> rename)
     {

@@ -137,6 +137,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         })];
         var refusal = variants.Any(v => v.Making.Makes(Format.Vector)) && design.Measured.ShapeOf(layer) is { IsEmpty: false } box
             ? making.Ground is Ground.Screen ? new("it stands on what lies beneath it")
+                : VectorDrawable.RefusalOf(isolation, box) is { IsText: false } own ? own
+                // Outlines of such texts would be those of the quick engine.
                 : isolation.Beyond is [var beyond, ..] ? new($"it has {beyond}") : VectorDrawable.RefusalOf(isolation, box) : null;
         return new(
             new(design.Id, layer.Ordinal), layer.Name, screen?.Name ?? design.Name, name, mark.ShipName is not null, WordsOf(name, set, state),

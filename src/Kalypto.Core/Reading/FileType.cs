@@ -17,4 +17,10 @@ public enum FileType
 
     /// <summary>WebP.</summary>
     Webp,
+
+    /// <summary>GIF.</summary>
+    Gif,
+
+    /// <summary>AVIF.</summary>
+    Avif,
 }

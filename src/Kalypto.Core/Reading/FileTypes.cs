@@ -13,6 +13,8 @@ public static class FileTypes
         : file.Length > 8 && file[0] == 0x89 && file[1..4].SequenceEqual("PNG"u8) ? FileType.Png
         : file.Length > 3 && file[0] == 0xff && file[1] == 0xd8 && file[2] == 0xff ? FileType.Jpeg
         : file.Length > 12 && file.StartsWith("RIFF"u8) && file[8..12].SequenceEqual("WEBP"u8) ? FileType.Webp
+        : file.Length > 12 && (file.StartsWith("GIF87a"u8) || file.StartsWith("GIF89a"u8)) ? FileType.Gif
+        : file.Length > 16 && file[4..8].SequenceEqual("ftyp"u8) && file[8..12].SequenceEqual("avif"u8) ? FileType.Avif
         : FileType.Other;
 
     /// <summary>True for a zip that is an OpenRaster drawing: its first entry is <c>mimetype</c>, stored, and says so.</summary>

@@ -6,7 +6,7 @@ using Kalypto.Core.Naming;
 namespace Kalypto.Core.Reading;
 
 /// <summary>Finds the layers and the screens in the elements of a drawing.</summary>
-internal sealed partial class LayerTree(Box box, ReadingLimits limits)
+internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnlyDictionary<string, ElementBuilder> byId)
 {
     private const int LongestName = 200;
     private readonly List<Layer> layers = [];
@@ -79,7 +79,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
 
     private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName)
     {
-        var content = parent is null || screenElements.Contains(element) ? LayerContent.Screen : ContentOf(element.Name);
+        var content = parent is null || screenElements.Contains(element) ? LayerContent.Screen : ContentOf(element);
         var (whole, source) = NameOf(element, content, fallbackName);
         var (name, tags) = source == NameSource.Words ? (whole, null) : DrawnTags.Split(whole);
         var layer = new Layer
@@ -117,12 +117,14 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits)
         screenNames.Add(screens[^1].Name);
     }
 
-    private static LayerContent ContentOf(string name) => name switch
+    private LayerContent ContentOf(ElementBuilder element) => element.Name switch
     {
         "text" => LayerContent.Text,
         "image" => LayerContent.Image,
         "use" => LayerContent.Repeat,
-        _ => SvgNames.Containers.Contains(name) ? LayerContent.Group : LayerContent.Shape,
+        _ => SvgNames.Containers.Contains(element.Name) ? LayerContent.Group
+            // A shape that a photo fills is a photo with the shape for its frame.
+            : PatternPicture.Of(element.Frozen!, id => byId.GetValueOrDefault(id)?.Frozen) is not null ? LayerContent.Image : LayerContent.Shape,
     };
 
     private static (string Name, NameSource Source) NameOf(ElementBuilder element, LayerContent content, string fallbackName)

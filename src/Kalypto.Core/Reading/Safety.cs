@@ -1,32 +1,41 @@
+using Kalypto.Core.Designs;
+
 namespace Kalypto.Core.Reading;
 
 /// <summary>Refuses drawings that reach outside themselves or would grow without end when drawn.</summary>
 internal static class Safety
 {
-    /// <summary>Refuses every reference to something outside the file.</summary>
-    public static void RefuseOutsideReferences(ElementBuilder element)
+    /// <summary>Takes out every reference to something outside the file, and says so: one that is missing costs its own element only.</summary>
+    public static void LeaveOutOutsideReferences(ElementBuilder element, Action<string> note)
     {
-        var href = element["href"];
-        if (href is not null && element.Name != "a"
-            && !href.StartsWith('#') && !href.StartsWith("data:", StringComparison.OrdinalIgnoreCase) && href.Trim().Length > 0)
-        {
-            throw Outside(element, href);
-        }
-        if (href is not null && element.Name == "a")
+        if (element["href"] is { } href && (element.Name == "a" || (!IsInside(href) && href.Trim().Length > 0)))
         {
             element["href"] = null;
-        }
-        foreach (var value in element.Attributes.Select(a => a.Value).Concat(element.Declared?.Values.AsEnumerable() ?? []))
-        {
-            for (var at = value.IndexOf("url(", StringComparison.OrdinalIgnoreCase); at >= 0;
-                 at = value.IndexOf("url(", at + 4, StringComparison.OrdinalIgnoreCase))
+            if (element.Name != "a")
             {
-                var target = value.AsSpan(at + 4).TrimStart([' ', '"', '\'']);
-                if (!target.StartsWith('#') && !target.StartsWith("data:", StringComparison.OrdinalIgnoreCase))
-                {
-                    throw Outside(element, target[..Math.Min(target.Length, 80)].ToString().Split(')', '"', '\'')[0]);
-                }
+                note(Outside(element, href));
             }
+        }
+        foreach (var (name, value) in element.Attributes.Where(a => a.Name != "href" && References.IsAnywhere(a.Value)).Select(a => (a.Name, a.Value)).Concat(element.Declared?.Where(d => References.IsAnywhere(d.Value)).Select(d => (d.Key, d.Value)) ?? []).ToList())
+        {
+            if (Targets(value).FirstOrDefault(t => !IsInside(t)) is { } target)
+            {
+                element[name] = null;
+                element.Declared?.Remove(name);
+                note(Outside(element, target));
+            }
+        }
+    }
+
+    private static bool IsInside(string target) => target.StartsWith('#') || target.StartsWith("data:", StringComparison.OrdinalIgnoreCase);
+
+    // Also of an address that never ends.
+    private static IEnumerable<string> Targets(string value)
+    {
+        for (var at = value.IndexOf("url(", StringComparison.OrdinalIgnoreCase); at >= 0; at = value.IndexOf("url(", at + 4, StringComparison.OrdinalIgnoreCase))
+        {
+            var target = value.AsSpan(at + 4).TrimStart([' ', '"', '\'']);
+            yield return target[..Math.Min(target.Length, 80)].ToString().Split(')', '"', '\'')[0];
         }
     }
 
@@ -83,7 +92,6 @@ internal static class Safety
         Expanded(root);
     }
 
-    private static DrawingRefusedException Outside(ElementBuilder element, string target) => new(
-        $"A <{element.Name}> refers to “{Naming.PlainText.Clean(target, 60, "…")}” outside the file",
-        "Embed it in the drawing; nothing outside the file is fetched", element.Line);
+    private static string Outside(ElementBuilder element, string target) =>
+        $"A <{element.Name}> refers to “{Naming.PlainText.Clean(target, 60, "…")}” outside the file, which is not fetched; embed it in the drawing.";
 }

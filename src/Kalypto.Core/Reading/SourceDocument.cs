@@ -59,7 +59,7 @@ public static class SourceDocument
         try
         {
             using var stream = FileStreams.Open(file);
-            using var reader = XmlReader.Create(stream, SvgParser.Settings(ReadingLimits.Default));
+            using var reader = XmlReader.Create(stream, SvgParser.Settings(file.Span, ReadingLimits.Default));
             return XDocument.Load(reader, LoadOptions.SetLineInfo | LoadOptions.PreserveWhitespace).Root!;
         }
         catch (XmlException e)

@@ -1,6 +1,5 @@
 using System.Text;
 using System.Xml;
-using Kalypto.Core.Deciding;
 
 namespace Kalypto.Core.Reading;
 
@@ -20,10 +19,12 @@ internal sealed class SvgParser(ReadingLimits limits)
     public IReadOnlyList<(ElementBuilder? Element, string Sentence)> Notes => notes;
 
     /// <summary>How files are read as XML.</summary>
-    public static XmlReaderSettings Settings(ReadingLimits limits) => new()
+    /// <exception cref="DrawingRefusedException">It declares entities that may not come in.</exception>
+    public static XmlReaderSettings Settings(ReadOnlySpan<byte> file, ReadingLimits limits) => new()
     {
-        // A plain document type line is skipped, never processed; one that declares entities is refused before.
-        DtdProcessing = DtdProcessing.Ignore,
+        // A plain document type line is skipped, never processed.
+        DtdProcessing = Doctype.HasPlainEntities(file) ? DtdProcessing.Parse : DtdProcessing.Ignore,
+        MaxCharactersFromEntities = Doctype.MostFromEntities,
         XmlResolver = null,
         IgnoreComments = true,
         IgnoreProcessingInstructions = true,
@@ -37,7 +38,7 @@ internal sealed class SvgParser(ReadingLimits limits)
         try
         {
             using var stream = FileStreams.Open(file);
-            using var reader = XmlReader.Create(stream, Settings(limits));
+            using var reader = XmlReader.Create(stream, Settings(file.Span, limits));
             return Read(reader);
         }
         catch (XmlException e)
@@ -61,11 +62,6 @@ internal sealed class SvgParser(ReadingLimits limits)
         if (file[0] == 0x1f && file.Length > 1 && file[1] == 0x8b)
         {
             throw new DrawingRefusedException("The file is compressed (SVGZ)", "Save it as plain, uncompressed SVG");
-        }
-        if (file[..Math.Min(file.Length, 1 << 20)].IndexOf("<!ENTITY"u8) >= 0)
-        {
-            throw new DrawingRefusedException(
-                "The file declares XML entities in its document type", "Save it as plain SVG without a document type");
         }
     }
 
@@ -180,6 +176,10 @@ internal sealed class SvgParser(ReadingLimits limits)
     {
         var lines = (IXmlLineInfo)reader;
         var element = new ElementBuilder(reader.LocalName, parent, lines.LineNumber, lines.LinePosition) { Beyond = "foreign content (HTML)" };
+        foreach (var condition in new[] { "requiredExtensions", "systemLanguage" })
+        {
+            element[condition] = reader.GetAttribute(condition);
+        }
         parent.Children.Add(element);
         notes.Add((element, $"A foreignObject on line {lines.LineNumber} is left out by the quick engine: it draws nothing but SVG."));
         reader.Skip();

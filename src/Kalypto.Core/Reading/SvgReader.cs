@@ -30,7 +30,7 @@ public static class SvgReader
         {
             Safety.RefuseDeepNesting(element, limits);
             cascade.Apply(element);
-            Safety.RefuseOutsideReferences(element);
+            Safety.LeaveOutOutsideReferences(element, sentence => notes.Add((element, sentence)));
             Safety.RefuseLongFilters(element, limits);
             foreach (var normalisation in normalisations)
             {
@@ -69,7 +69,7 @@ public static class SvgReader
         Safety.RefuseEndlessRepeats(root, byId, limits);
 
         root.Freeze(ReferredTo(root));
-        var tree = new LayerTree(box, limits);
+        var tree = new LayerTree(box, limits, byId);
         tree.Build(root, fallbackName);
         return new DrawingTree
         {

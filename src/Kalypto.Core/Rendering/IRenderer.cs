@@ -58,8 +58,8 @@ public interface IRenderer
     /// <summary>Compares two encoded pictures of one size; null when one cannot be read or their sizes differ.</summary>
     Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel);
 
-    /// <summary>Makes a PNG of a picture in a format that drawings cannot hold, such as WebP.</summary>
-    Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel);
+    /// <summary>Makes a PNG, upright and in sRGB, of a picture that drawings cannot hold as it is; no bytes for one that they can.</summary>
+    Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel);
 
     /// <summary>The family that is drawn instead of a font that is not there; null for one that is.</summary>
     string? StandInFor(string family);

@@ -108,7 +108,7 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
         if (layer.Content == LayerContent.Image || contents is { Pictures: 1, Texts: 0, Shapes: <= 4 } && ShareOfPicture(layer, box) > 0.6)
         {
             return Math.Max(box.Width, box.Height) < SmallestIcon ? null
-                : new(layer, "photo", 0.95, $"an embedded picture, {Size(box)}{(layer.Content == LayerContent.Image ? "" : " with its clip or frame")}", []);
+                : new(layer, "photo", 0.95, $"an embedded picture, {Size(box)}{(layer.Element.Name == "image" ? "" : " with its clip or frame")}", []);
         }
         if (contents.Pictures > 0 || contents.Total == 0)
         {
@@ -233,7 +233,7 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
     private bool HoldsLettering(Layer layer) => layer.SelfAndDescendants()
         .Any(l => l != layer && l.Content == LayerContent.Shape && BoxOf(l) is { } box && IsLettering(l, box));
 
-    private double ShareOfPicture(Layer group, Box box) => group.SelfAndDescendants().FirstOrDefault(l => l.Content == LayerContent.Image) is { } image
+    private double ShareOfPicture(Layer group, Box box) => group.Content == LayerContent.Repeat ? 1 : group.SelfAndDescendants().FirstOrDefault(l => l.Content == LayerContent.Image) is { } image
         && BoxOf(image) is { } picture && picture.Intersect(box) is var common ? common.Width * common.Height / Math.Max(1, box.Width * box.Height) : 0;
 
     private static double Strength(double start, Box box, Layer layer)

@@ -66,9 +66,9 @@ public static class WorkerLoop
                 await SendAsync(output, new(null, null), ReadOnStack(body, request.Name));
                 return;
             }
-            if (request.Task == WorkerTask.ToPng)
+            if (request.Task == WorkerTask.ToPlain)
             {
-                await SendAsync(output, new(null, null), PictureConverter.ToPng(body));
+                await SendAsync(output, new(null, null), PictureConverter.ToPlain(body));
                 return;
             }
             if (request.Task == WorkerTask.Compare)

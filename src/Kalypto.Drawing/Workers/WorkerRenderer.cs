@@ -217,8 +217,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public Task<Drawn> ToPngAsync(byte[] picture, CancellationToken cancel) =>
-        AskOneAsync((answers, take) => AskAsync(new(WorkerTask.ToPng, 0, 0, Effort.Quick, []), picture, answers, take, cancel));
+    public Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel) =>
+        AskOneAsync((answers, take) => AskAsync(new(WorkerTask.ToPlain, 0, 0, Effort.Quick, []), picture, answers, take, cancel));
 
     /// <inheritdoc/>
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
@@ -254,7 +254,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 
     private async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        if (request.Task is WorkerTask.Measure or WorkerTask.ToPng or WorkerTask.Compare)
+        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare)
         {
             return await front.AskAsync(request, document, answers, take, cancel);
         }

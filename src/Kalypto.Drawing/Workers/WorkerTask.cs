@@ -8,7 +8,7 @@ internal enum WorkerTask
     Ink,
     Draw,
     Pixels,
-    ToPng,
+    ToPlain,
     File,
     Outlines,
     Compare,

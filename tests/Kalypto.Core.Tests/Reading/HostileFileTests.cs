@@ -20,11 +20,6 @@ public class HostileFileTests
         { "entity bomb", "<!DOCTYPE svg [<!ENTITY a 'x'><!ENTITY b '&a;&a;&a;&a;'>]>" + Head + "&b;</svg>", "entities" },
         { "outside entity", "<!DOCTYPE svg [<!ENTITY f SYSTEM 'file:///etc/passwd'>]>" + Head + "<text>&f;</text></svg>", "entities" },
         { "undeclared entity", Head + "<text>&lol;</text></svg>", "undeclared" },
-        { "linked picture", Head + "<image href='http://10.0.0.1/a.png'/></svg>", "outside the file" },
-        { "picture from the disk", Head + "<image href='file:///etc/passwd'/></svg>", "outside the file" },
-        { "linked fragment", Head + "<use href='other.svg#a'/></svg>", "outside the file" },
-        { "linked paint", Head + "<rect fill='url(http://x/y#p)'/></svg>", "outside the file" },
-        { "linked paint in a style sheet", Head + "<style>rect{fill:url(http://x/y#p)}</style><rect/></svg>", "outside the file" },
         { "depth", Head + string.Concat(Enumerable.Repeat("<g>", 100_000)), "deep" },
         { "width", "<svg xmlns='http://www.w3.org/2000/svg' width='1e9' height='1e9'/>", "32000 on a side" },
         { "no size", "<svg xmlns='http://www.w3.org/2000/svg'/>", "how large" },
@@ -58,6 +53,35 @@ public class HostileFileTests
         Assert.Contains("elements", Refusal(Encoding.UTF8.GetBytes(Head + string.Concat(Enumerable.Repeat("<g/>", 501)) + "</svg>"), limits), StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("<image id='x' href='http://10.0.0.1/a.png'/>")]
+    [InlineData("<image id='x' href='file:///etc/passwd'/>")]
+    [InlineData("<use id='x' href='other.svg#a'/>")]
+    [InlineData("<rect id='x' fill='url(http://x/y#p)'/>")]
+    [InlineData("<style>rect{fill:url(http://x/y#p)}</style><rect id='x'/>")]
+    [InlineData("<rect id='x' filter='url(\"\\\\host\\share#f\")'/>")]
+    public void What_lies_outside_the_file_is_left_out_said_on_its_layer_and_costs_no_other(string inside)
+    {
+        var drawing = Svg.Read($"<circle id='y' r='9'/>{inside}");
+        Assert.Equal([("x", true)], drawing.Notes.Select(n => (drawing.Layers[n.Layer!.Value].Name, n.Sentence.Contains("outside the file", StringComparison.Ordinal))));
+        Assert.Equal("y", drawing.Layer("y").Name);
+        Assert.DoesNotContain(drawing.Root.SelfAndDescendants().SelectMany(e => e.Attributes), a => a.Value.Contains("//", StringComparison.Ordinal) || a.Value.Contains("other", StringComparison.Ordinal) || a.Value.Contains("host", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Plain_entities_come_in_and_no_others()
+    {
+        const string Type = "<!DOCTYPE svg PUBLIC '-//W3C//DTD SVG 1.1//EN' 'http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd' [\n\t<!ENTITY ns_svg \"http://www.w3.org/2000/svg\">\n\t<!ENTITY night '#036'>\n]>";
+        var drawing = SvgReader.Read(Encoding.UTF8.GetBytes(Type + "<svg xmlns='&ns_svg;' viewBox='0 0 9 9'><rect id='x' width='9' height='9' fill='&night;'/></svg>"), "Drawing");
+        Assert.Equal("#036", drawing.Layer("x").Element["fill"]);
+        foreach (var declared in new[] { "<!ENTITY a '&#60;script/>'>", "<!ENTITY % a 'b'>", "<!ENTITY a PUBLIC 'x' 'http://x/'>", "<!ENTITY a 'x'><!ENTITY b SYSTEM 'file:///etc/passwd'>", "<!ENTITY a '<rect/>'>", "<!ENTITY a 'x'><!ATTLIST rect width CDATA '9'>" })
+        {
+            Assert.Contains("entities", Refusal(Encoding.UTF8.GetBytes($"<!DOCTYPE svg [{declared}]>{Head}<rect width='9' height='9'/></svg>")), StringComparison.Ordinal);
+        }
+        // However often one is named, it comes to so much and no more.
+        Assert.Contains("not whole", Refusal(Encoding.UTF8.GetBytes($"<!DOCTYPE svg [<!ENTITY a '{new string('a', 900)}'>]>{Head}<text>{string.Concat(Enumerable.Repeat("&a;", 3000))}</text></svg>")), StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Scripts_handlers_and_foreign_content_are_left_out_and_said()
     {
@@ -83,6 +107,6 @@ public class HostileFileTests
         Assert.Equal(200, drawing.Layers[2].Name.Length);
     }
 
-    private static string Refusal(byte[] file, ReadingLimits limits) =>
+    private static string Refusal(byte[] file, ReadingLimits? limits = null) =>
         Assert.Throws<DrawingRefusedException>(() => SvgReader.Read(file, "Drawing", limits)).Message;
 }

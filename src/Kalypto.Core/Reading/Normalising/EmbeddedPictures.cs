@@ -1,3 +1,5 @@
+using Kalypto.Core.Designs;
+
 namespace Kalypto.Core.Reading.Normalising;
 
 /// <summary>Gives embedded pictures the media type that their bytes have (<c>image/jpg</c> and the like are refused by the renderer).</summary>
@@ -37,6 +39,10 @@ internal sealed class EmbeddedPictures : INormalisation
         else
         {
             element["href"] = $"data:{type};base64,{href[(comma + 1)..]}";
+            if (EmbeddedPicture.HasOwnColours(href.AsSpan(comma + 1)))
+            {
+                element.Beyond ??= "a picture that lies on its side or has colours of its own";
+            }
         }
     }
 }

@@ -20,6 +20,10 @@ internal sealed class ModernColours : INormalisation
                 note($"The colour “{value}” is not understood; black is drawn.");
                 colour = "#000000";
             }
+            if (element.Name == "stop" && value.Contains("color(", StringComparison.OrdinalIgnoreCase))
+            {
+                element.Beyond ??= "wide colours in a gradient";
+            }
             if (element.Declared?.ContainsKey(property) == true)
             {
                 element.Declared[property] = colour;

@@ -5,6 +5,7 @@ internal static class Normalisations
 {
     public static INormalisation[] All() =>
     [
+        new Switches(),
         new CustomProperties(),
         new ModernColours(),
         new DropShadows(),

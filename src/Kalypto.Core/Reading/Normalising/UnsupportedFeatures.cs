@@ -26,6 +26,7 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         ("transform-box", ["view-box"], "transform-box"),
         ("transform-origin", ["0 0", "0px 0px"], "transform-origin"),
         ("vector-effect", ["none"], "a stroke that does not scale"),
+        ("image-rendering", ["auto", "smooth", "optimizeQuality"], "a picture with hard pixels"),
         ("mask-image", ["none"], "a CSS mask image"),
         ("backdrop-filter", ["none"], "blur of what lies behind (backdrop-filter)"),
         ("offset-path", ["none"], "offset-path"),
@@ -96,13 +97,34 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         {
             yield return "a filter that takes in what lies behind";
         }
+        // The shadow of something is its blur too, but in one colour; a step that was made here for such a one is no blur of the drawing.
+        if (element.Name == "feGaussianBlur" && element.Column > 0 && (element["in"] is "SourceGraphic" || (element["in"] is null && element.Parent?.Elements.First() == element)))
+        {
+            yield return "a blur";
+        }
         if (element.Name == "feGaussianBlur" && element["stdDeviation"]?.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries) is [var across, var down] && across != down)
         {
             yield return "a blur that differs across and down";
         }
-        if (isText && element.Elements.Any() && (element.Style("text-decoration") ?? element.Style("text-decoration-line") ?? "none") is not "none")
+        if (isText && (element.Style("text-decoration") ?? element.Style("text-decoration-line") ?? "none") is not "none")
         {
-            yield return "a line under or through text of several runs";
+            yield return "a line under or through text";
+        }
+        if (isText && element.Elements.Any() && element.SelfAndDescendants().Skip(1).SelectMany(e => e.Children.OfType<string>()).Any(t => t.Length > 0 && (char.IsWhiteSpace(t[0]) || char.IsWhiteSpace(t[^1]))))
+        {
+            yield return "spaces at the edge of a run of text";
+        }
+        if (isText && element.Children.OfType<string>().Any(t => t.Any(IsBeyondAlphabets)))
+        {
+            yield return "letters that a font may lack";
+        }
+        if (element.Name == "clipPath" && element.Style("clip-path") is not (null or "none"))
+        {
+            yield return "a clip that is clipped";
+        }
+        if (element["pathLength"] is not null && element.Style("stroke-dasharray") is not (null or "none"))
+        {
+            yield return "dashes along a given length (pathLength)";
         }
         if (isText && element.Style("letter-spacing") is not (null or "normal" or "0" or "0px" or "0em") && (element.Name == "tspan" || element.Elements.Any()))
         {
@@ -121,6 +143,9 @@ internal sealed partial class UnsupportedFeatures : INormalisation
             yield return "values that a browser works out (calc, color-mix)";
         }
     }
+
+    // Symbols, emoji and scripts that are not written letter by letter: engines choose other fonts for them.
+    private static bool IsBeyondAlphabets(char c) => c is (>= '\u0590' and <= '\u1dff') or (>= '\u2190' and <= '\ufdff') or >= '\ufe00';
 
     private static bool IsList(string? value) =>
         value?.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Length > 1;

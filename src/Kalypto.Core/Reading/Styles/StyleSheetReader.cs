@@ -5,6 +5,8 @@ namespace Kalypto.Core.Reading.Styles;
 /// <summary>Reads the style sheets of a drawing into rules.</summary>
 internal static class StyleSheetReader
 {
+    // What the parser of style sheets takes for something else.
+    private static readonly string[] Nested = ["@layer", "@container", "@scope", "&"];
     private static readonly string[] Pointed = [":hover", ":focus", ":active", ":visited"];
 
     /// <summary>What was read of the style sheets.</summary>
@@ -62,8 +64,16 @@ internal static class StyleSheetReader
                 lines.Add(new(selector, selector.Specificity, lines.Count, declarations));
             }
         }
-        return new(lines, sheet.FontfaceSetRules.Any(), isBeyond);
+        return new(lines, sheet.FontfaceSetRules.Any(), isBeyond || HasConditions(sheet) || Nested.Any(n => text.Contains(n, StringComparison.OrdinalIgnoreCase)));
     }
+
+    // Rules that hold under conditions that only a browser knows.
+    private static bool HasConditions(IStylesheetNode node) => node.Children.Any(child => child switch
+    {
+        IMediaRule media => media.Media.MediaText is not ("print" or "speech") && (media.Media.MediaText is not ("" or "all" or "screen") || HasConditions((IStylesheetNode)media)),
+        ISupportsRule => true,
+        _ => false,
+    });
 
     private static IEnumerable<IStyleRule> AllRules(IStylesheetNode node)
     {

@@ -1,0 +1,97 @@
+using NetVips;
+
+namespace Kalypto.Drawing.Tests;
+
+/// <summary>Pictures come in as a browser that manages colours shows them.</summary>
+public sealed class PlainPictureTests(RendererFixture fixture)
+{
+    private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
+
+    // Orange on the left, night on the right, 40 by 20.
+    private static readonly byte[] Pixels = [.. Enumerable.Range(0, 40 * 20).SelectMany(i => i % 40 < 20 ? (byte[])[230, 120, 40] : [20, 40, 90])];
+
+    private static Image Photo() => Image.NewFromMemory(Pixels, 40, 20, 3, Enums.BandFormat.Uchar).Copy(interpretation: Enums.Interpretation.Srgb);
+
+    public static TheoryData<string> Sorts => new("upright", "P3", "turned", "16 bit", "sRGB by profile", "print", "gamma", "WebP in P3", "AVIF", "GIF");
+
+    private static byte[] Make(string sort)
+    {
+        using var photo = Photo();
+        switch (sort)
+        {
+            case "P3":
+                using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
+                {
+                    return wide.PngsaveBuffer();
+                }
+            case "turned":
+                using (var turned = photo.Rot90().Copy().Mutate(m => m.Set(GValue.GIntType, "orientation", 8)))
+                {
+                    return turned.JpegsaveBuffer(q: 100, subsampleMode: Enums.ForeignSubsample.Off);
+                }
+            case "16 bit":
+                return photo.Colourspace(Enums.Interpretation.Rgb16).PngsaveBuffer(bitdepth: 16);
+            case "sRGB by profile":
+                return photo.IccTransform("srgb", inputProfile: "srgb").JpegsaveBuffer(q: 100, subsampleMode: Enums.ForeignSubsample.Off);
+            case "print":
+                return photo.IccTransform("cmyk", inputProfile: "srgb", intent: Enums.Intent.Relative).JpegsaveBuffer(q: 100);
+            case "gamma":
+                // Written twice as dark as is usual, and said to be.
+                var png = photo.Gamma(exponent: 1 / 0.5).Cast(Enums.BandFormat.Uchar).PngsaveBuffer(keep: Enums.ForeignKeep.None);
+                byte[] chunk = [.. "gAMA"u8, 0, 0x01, 0x63, 0x1e];
+                return [.. png[..33], 0, 0, 0, 4, .. chunk, .. Crc(chunk), .. png[33..]];
+            case "WebP in P3":
+                using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
+                {
+                    return wide.WebpsaveBuffer(lossless: true);
+                }
+            case "AVIF":
+                return photo.HeifsaveBuffer(lossless: true, compression: Enums.ForeignHeifCompression.Av1);
+            case "GIF":
+                return photo.GifsaveBuffer();
+            default:
+                return photo.PngsaveBuffer();
+        }
+    }
+
+    private static byte[] Crc(byte[] chunk)
+    {
+        var crc = 0xffffffffu;
+        foreach (var value in chunk)
+        {
+            crc ^= value;
+            for (var bit = 0; bit < 8; bit++)
+            {
+                crc = (crc & 1) == 1 ? crc >> 1 ^ 0xedb88320 : crc >> 1;
+            }
+        }
+        crc = ~crc;
+        return [(byte)(crc >> 24), (byte)(crc >> 16), (byte)(crc >> 8), (byte)crc];
+    }
+
+    [Theory]
+    [MemberData(nameof(Sorts))]
+    public async Task A_picture_comes_in_upright_and_in_the_colours_that_it_means(string sort)
+    {
+        var file = Make(sort);
+        var made = await fixture.Renderer.ToPlainAsync(file, cancel);
+        Assert.Null(made.Failure);
+        // What is plain stays as it is, byte for byte.
+        Assert.Equal(sort is "upright" or "sRGB by profile", made.Bytes is { Length: 0 });
+        using var plain = Image.NewFromBuffer(made.Bytes!.Length == 0 ? file : made.Bytes);
+        Assert.Equal((40, 20), (plain.Width, plain.Height));
+        var most = sort switch { "print" => 12, "gamma" => 6, _ => 3 };
+        Assert.All([(5, new double[] { 230, 120, 40 }), (35, [20, 40, 90])], place =>
+            Assert.All(plain.Getpoint(place.Item1, 10).Take(3).Zip(place.Item2), pair => Assert.InRange(pair.First, pair.Second - most, pair.Second + most)));
+    }
+
+    [Theory]
+    [InlineData("upright")]
+    [InlineData("turned")]
+    [InlineData("WebP in P3")]
+    public async Task A_picture_that_is_cut_off_is_refused(string sort)
+    {
+        var file = Make(sort);
+        Assert.Contains("cannot be read", (await fixture.Renderer.ToPlainAsync(file[..(file.Length * 2 / 3)], cancel)).Failure, StringComparison.Ordinal);
+    }
+}
