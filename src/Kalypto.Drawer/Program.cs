@@ -22,7 +22,7 @@ var workers = new WorkerOptions
 };
 var database = new Database(connection);
 var sources = new Sources(database);
-var exact = builder.Configuration.GetValue("Exact", true) ? new ExactEngine(new() { Fonts = workers.Fonts }) : null;
+var exact = builder.Configuration.GetValue("Exact", true) ? new ExactEngine(new() { Fonts = workers.Fonts, TimeLimit = workers.TimeLimit }) : null;
 var readingTime = TimeSpan.FromSeconds(builder.Configuration.GetValue("ReadingSeconds", 8));
 builder.Services.AddDrawing(database, new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers, exact, sources), new() { Drawers = drawers });
 

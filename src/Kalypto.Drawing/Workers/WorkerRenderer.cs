@@ -171,7 +171,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <inheritdoc/>
     public async Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel)
     {
-        var padding = isolation.HasFilter ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 2;
+        // What the quick engine does not draw as a browser does may reach beyond what it measured.
+        var reaches = isolation.HasFilter || (Exact is not null && !isolation.Beyond.IsEmpty);
+        var padding = reaches ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 2;
         for (var round = 0; ; round++)
         {
             var region = shape.Inflate(padding).SnapOutwards(0);
@@ -190,7 +192,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 return new(null, null);
             }
             var touches = ink.X == 0 || ink.Y == 0 || ink.Right == width || ink.Bottom == height;
-            if (touches && isolation.HasFilter && round < 4)
+            if (touches && reaches && round < 4)
             {
                 // The effect reaches further than it was looked for.
                 padding *= 2;
