@@ -19,6 +19,9 @@ public sealed class ExactFixture : IDisposable, ISources
 
     public WorkerRenderer Renderer { get; }
 
+    /// <summary>Skips a test, by name, on a machine that does not let a browser have its sandbox.</summary>
+    public void IsNeeded() => Assert.SkipWhen(Renderer.Exact is null, "Chromium does not start here as a user of its own with its sandbox on.");
+
     /// <summary>Keeps a file and says its SHA-256.</summary>
     public string Add(byte[] file)
     {

@@ -13,6 +13,7 @@ public sealed class ExactTests(ExactFixture exact) : IClassFixture<ExactFixture>
     private DrawingTree Read(string inside)
     {
         var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' xmlns:xlink='http://www.w3.org/1999/xlink' viewBox='0 0 100 100'>{inside}</svg>");
+        exact.IsNeeded();
         exact.Add(file);
         return SvgReader.Read(file, "Drawing");
     }
@@ -100,6 +101,7 @@ public sealed class ExactTests(ExactFixture exact) : IClassFixture<ExactFixture>
     [MemberData(nameof(Escapes))]
     public async Task Nothing_in_a_file_acts_moves_or_reaches_out(string escape)
     {
+        exact.IsNeeded();
         // Read without the part that reading refuses, drawn with it: the exact engine holds by itself.
         var head = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>";
         var file = Encoding.UTF8.GetBytes($"{head}<g id='all'><rect id='x' width='50' height='100' fill='#f00'/>{escape}</g></svg>");

@@ -19,6 +19,7 @@ public sealed class FeatureTests(ExactFixture exact) : IClassFixture<ExactFixtur
     [MemberData(nameof(Names))]
     public async Task A_layer_comes_out_as_a_browser_shows_it(string feature)
     {
+        exact.IsNeeded();
         var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' xmlns:xlink='http://www.w3.org/1999/xlink' viewBox='0 0 100 100'>{Features.All[feature]}</svg>");
         var drawing = SvgReader.Read(file, "Drawing");
         var layer = drawing.Layers.First(l => l.Name == "x");

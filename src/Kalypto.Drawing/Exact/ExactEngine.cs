@@ -13,6 +13,7 @@ public sealed class ExactEngine : IDisposable
     private const int LongestSide = 16_000;
     private const int MostWaiting = 6;
     private static readonly TimeSpan Tick = TimeSpan.FromMilliseconds(200);
+    private static readonly TimeSpan FirstStart = TimeSpan.FromMinutes(1);
 
     // From the closest to none, as for workers; the sandbox of the browser itself stays on, which root cannot have.
     private static readonly string[][] Ways =
@@ -38,7 +39,7 @@ public sealed class ExactEngine : IDisposable
         rest = new(_ => Rest());
     }
 
-    /// <summary>The name and version of the browser; null when there is none on this machine.</summary>
+    /// <summary>The name and version of the browser; null when there is none on this machine, or it does not start here. Asked for the first time, it starts one.</summary>
     public string? Version => version.Value;
 
     /// <summary>How many times larger than asked a picture is drawn.</summary>
@@ -60,6 +61,10 @@ public sealed class ExactEngine : IDisposable
     /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none.</returns>
     internal async Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, int width, int height, CancellationToken cancel)
     {
+        if (Version is null)
+        {
+            return (null, new("There is no exact engine on this machine.", IsTime: false));
+        }
         await turn.WaitAsync(cancel);
         try
         {
@@ -80,7 +85,7 @@ public sealed class ExactEngine : IDisposable
                 return (null, isTooLarge ? new("It takes more memory than the exact engine may have.", IsTime: false)
                     : new($"It takes longer than {options.TimeLimit.TotalSeconds:0} seconds to draw exactly.", IsTime: true));
             }
-            catch (Exception e) when (e is IOException or InvalidOperationException or FormatException or NullReferenceException)
+            catch (Exception e) when (e is IOException or InvalidOperationException or FormatException or NullReferenceException or RenderingFailedException)
             {
                 End();
                 return (null, new($"It crashed the exact engine: {e.Message.TrimEnd('.')}.", IsTime: false));
@@ -181,9 +186,17 @@ public sealed class ExactEngine : IDisposable
             using var process = Process.Start(new ProcessStartInfo(options.Browser, ["--version"]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false });
             var said = process!.StandardOutput.ReadToEnd();
             process.WaitForExit();
-            return process.ExitCode == 0 && said.Trim() is { Length: > 0 } name ? name : null;
+            if (process.ExitCode != 0 || said.Trim() is not { Length: > 0 } name)
+            {
+                return null;
+            }
+            // One that cannot be started as it must be is none: the quick engine draws all, and findings say so.
+            using var limit = new CancellationTokenSource(FirstStart);
+            browser ??= Task.Run(() => StartAsync(limit.Token)).GetAwaiter().GetResult();
+            rest.Change(options.Idle, Timeout.InfiniteTimeSpan);
+            return name;
         }
-        catch (Exception e) when (e is IOException or System.ComponentModel.Win32Exception or InvalidOperationException)
+        catch (Exception e) when (e is IOException or System.ComponentModel.Win32Exception or InvalidOperationException or OperationCanceledException)
         {
             return null;
         }
