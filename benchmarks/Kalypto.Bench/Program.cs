@@ -9,6 +9,11 @@ if (args is ["many"])
     ManyDesigns.Run();
     return;
 }
+if (args is ["exactly", var sky])
+{
+    await Exactly.RunAsync(sky);
+    return;
+}
 if (args is ["drafts", var board, "large"])
 {
     await Drafts.LargeAsync(board);
@@ -37,3 +42,4 @@ ManyDesigns.Run();
 await Drafts.LargeAsync(demo);
 await Drafts.RunAsync(demo);
 await Building.RunAsync(demo);
+await Exactly.RunAsync(demo);

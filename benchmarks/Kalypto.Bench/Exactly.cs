@@ -1,0 +1,50 @@
+using System.Globalization;
+using System.Text;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Reading;
+using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Exact;
+using Kalypto.Drawing.Workers;
+
+namespace Kalypto.Bench;
+
+/// <summary>Drawing layers by the exact engine, beside the same layers by the quick one.</summary>
+internal sealed class Exactly : ISources
+{
+    private const int Layers = 60;
+    private readonly byte[] file;
+
+    private Exactly(byte[] file) => this.file = file;
+
+    public static async Task RunAsync(string demo)
+    {
+        var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 1000 1000'><path id='p' d='M5 60q40-60 80 0'/>{string.Concat(Enumerable.Range(0, Layers)
+            .Select(i => $"<g transform='translate({i % 10 * 100} {i / 10 * 100})'><circle cx='45' cy='45' r='{20 + i % 9}' style='filter:brightness(1.2)' fill='#3a7ca5'/><text font-size='14'><textPath href='#p'>round {i}</textPath></text></g>"))}</svg>");
+        var fonts = Path.GetFullPath(Path.Combine(demo, "fonts"));
+        using var renderer = new WorkerRenderer(new() { Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"), Fonts = fonts }, new ExactEngine(new() { Fonts = fonts }), new Exactly(file));
+        if (renderer.Exact is null)
+        {
+            Report.Line("layers drawn exactly in a second", "none", "there is no Chromium", false);
+            return;
+        }
+        var drawing = SvgReader.Read(file, "Drawing");
+        var layers = drawing.Layers.Where(l => l.Content == LayerContent.Group).ToList();
+        async Task DrawAsync(Func<Isolation, Box, Scene> scene)
+        {
+            foreach (var (i, layer) in layers.Index())
+            {
+                var crop = new Box(i % 10 * 100, i / 10 * 100, 100, 100);
+                _ = await renderer.PixelsAsync(scene(Isolation.Of(drawing, layer), crop), 200, 200, default);
+            }
+        }
+        await DrawAsync((isolation, crop) => isolation.Scene(crop, 200, 200));
+        var exact = layers.Count / await Report.SecondsAsync(() => DrawAsync((isolation, crop) => isolation.Scene(crop, 200, 200)));
+        var quick = layers.Count / await Report.SecondsAsync(() => DrawAsync((isolation, crop) => isolation.Document(crop, 200, 200)));
+        Report.Line($"layers drawn exactly in a second, at 2x (quick: {quick.ToString("0", CultureInfo.InvariantCulture)})", Report.Text(exact), "> 5", exact > 5);
+    }
+
+    public Task<ReadOnlyMemory<byte>?> FindAsync(string sha256, CancellationToken cancel) => Task.FromResult<ReadOnlyMemory<byte>?>(file);
+
+    public IDisposable Lend(ReadOnlyMemory<byte> file) => throw new NotSupportedException();
+}
