@@ -47,10 +47,12 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
             return false;
         }
         var head = bytes.AsSpan(0, count);
-        var isSrgb = head.IndexOf("sRGB"u8) >= 0 || head.IndexOf("\0s\0R\0G\0B"u8) >= 0;
         return head.IndexOf("Exif\0\0"u8) is >= 0 and var exif && IsTurned(head[(exif + 6)..])
-            || !isSrgb && (head.IndexOf("ICC_PROFILE\0"u8) >= 0 || head.IndexOf("iCCP"u8) >= 0 || head.IndexOf("gAMA"u8) >= 0 || head.IndexOf("cICP"u8) >= 0);
+            || !NamesSrgb(head) && (head.IndexOf("ICC_PROFILE\0"u8) >= 0 || head.IndexOf("iCCP"u8) >= 0 || head.IndexOf("gAMA"u8) >= 0 || head.IndexOf("cICP"u8) >= 0);
     }
+
+    /// <summary>True for bytes, such as a profile, that name sRGB: in ASCII, or in the two bytes a letter of ICC's own texts.</summary>
+    public static bool NamesSrgb(ReadOnlySpan<byte> bytes) => bytes.IndexOf("sRGB"u8) >= 0 || bytes.IndexOf("\0s\0R\0G\0B"u8) >= 0;
 
     // The first directory of EXIF (TIFF 6.0): tag 0x0112 is the orientation, 1 for upright.
     private static bool IsTurned(ReadOnlySpan<byte> tiff)

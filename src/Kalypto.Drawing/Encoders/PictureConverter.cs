@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using Kalypto.Core.Designs;
 using NetVips;
 
 namespace Kalypto.Drawing.Encoders;
@@ -60,16 +61,8 @@ internal static class PictureConverter
         return image.Interpretation is Enums.Interpretation.Srgb or Enums.Interpretation.Bw ? image.Copy() : image.Colourspace(Enums.Interpretation.Srgb);
     }
 
-    // Most photos carry the profile that they would be shown in anyway: by name, in ASCII or in the two bytes a letter of ICC's own texts.
-    private static bool IsSrgb(Image image)
-    {
-        if (!image.Contains("icc-profile-data"))
-        {
-            return true;
-        }
-        var profile = (byte[])image.Get("icc-profile-data");
-        return profile.AsSpan().IndexOf("sRGB"u8) >= 0 || profile.AsSpan().IndexOf("\0s\0R\0G\0B"u8) >= 0;
-    }
+    // Most photos carry the profile that they would be shown in anyway.
+    private static bool IsSrgb(Image image) => !image.Contains("icc-profile-data") || EmbeddedPicture.NamesSrgb((byte[])image.Get("icc-profile-data"));
 
     /// <summary>By how much the light of a PNG is to be raised, where it says so and says nothing better (PNG, 11.3.2 and 13.13); null for nothing.</summary>
     private static double? GammaOf(ReadOnlySpan<byte> file)
