@@ -116,7 +116,7 @@ internal static class Building
         foreach (var layer in drawing.Layers.Where(l => l.Content is LayerContent.Group && shapes[l.Ordinal] is not null))
         {
             var isolation = Isolation.Of(drawing, layer);
-            var look = await renderer.LookAsync(isolation, shapes[layer.Ordinal]!.Value, default);
+            var look = await renderer.LookAsync(isolation, shapes[layer.Ordinal]!.Value, isExact: false, default);
             if (Crop.Of(new CropKind.Ink(), 0, shapes[layer.Ordinal], look.Ink, drawing.Box) is { Box: var crop })
             {
                 jobs.AddRange(Enumerable.Range(1, 3).Select(s => new Job(isolation.Document(crop, crop.Width * s, crop.Height * s), (int)crop.Width * s, (int)crop.Height * s)));

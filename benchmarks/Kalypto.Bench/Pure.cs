@@ -27,7 +27,7 @@ internal static class Pure
             {
                 var isolation = Isolation.Of(drawing, drawing.Layers[scales.Key]);
                 Look? look = null;
-                looks += await Report.SecondsAsync(async () => look = await renderer.LookAsync(isolation, shapes[scales.Key]!.Value, default));
+                looks += await Report.SecondsAsync(async () => look = await renderer.LookAsync(isolation, shapes[scales.Key]!.Value, isExact: false, default));
                 var crop = Crop.Of(new CropKind.Ink(), 0, shapes[scales.Key], look!.Ink, drawing.Box)!.Box;
                 foreach (var scale in scales)
                 {

@@ -40,7 +40,7 @@ public static class Services
         return services
         .AddSingleton(database).AddSingleton(reader).AddSingleton(renderer).AddSingleton(options)
         .AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<SignalListener>()
-        .AddSingleton<DrawingCache>().AddSingleton<DrawingDesk>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
+        .AddSingleton<DrawingCache>().AddSingleton<ProofStore>().AddShared<ProvenLayers>().AddSingleton<DrawingDesk>().AddSingleton<ScreenProofs>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
     }
 
     // Runs in the background, and is asked by others.

@@ -19,12 +19,13 @@ public sealed class CleaningStore(Database database)
         await RunAsync("delete from drawing_jobs where queued_at < now() - $1 and (leased_until is null or leased_until < now())", LongWait);
         var drawings = await RunAsync("delete from drawings where used_at < now() - $1", limits.Unused);
         var looks = await RunAsync("delete from looks where used_at < now() - $1", limits.Unused);
+        await RunAsync("delete from proofs where used_at < now() - $1", limits.Unused);
         // Whoever refers to content meanwhile waits for this, or this for them: the keys of the tables see to it.
         var blobs = await RunAsync("""
             delete from blobs b where kept_at < now() - $1
               and not exists (select from drafts where file_sha256 = b.sha256) and not exists (select from drawings where sha256 = b.sha256)
               and not exists (select from build_files where sha256 = b.sha256) and not exists (select from builds where zip_sha256 = b.sha256)
-              and not exists (select from shipped_looks where picture = b.sha256)
+              and not exists (select from shipped_looks where picture = b.sha256) and not exists (select from proofs where marks = b.sha256)
             """, limits.Grace);
         return new(projects, designs, builds, drawings, looks, blobs);
 

@@ -6,5 +6,12 @@ namespace Kalypto.Store;
 /// <param name="Ordinal">The layer.</param>
 /// <param name="Without">Layers in it that stay out.</param>
 /// <param name="Arrangement">The arrangement that the layer is made by; empty for a layer of the file.</param>
-/// <param name="Picture">What to draw; null to look where the ink is.</param>
-public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyList<int> Without, string Arrangement, PictureJob? Picture);
+/// <param name="Picture">What to draw; null to look where the ink is, or to prove a screen.</param>
+public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyList<int> Without, string Arrangement, PictureJob? Picture)
+{
+    /// <summary>True when proof has shown that the exact engine is needed; whoever draws it need not know of the proof.</summary>
+    public bool IsExact { get; init; }
+
+    /// <summary>True to draw a screen by both engines and compare; the layer is the one that stands for it.</summary>
+    public bool IsProof { get; init; }
+}

@@ -15,6 +15,9 @@ public sealed class DrawingQueue(Database database)
     /// <summary>A file that is looked at right now.</summary>
     public const int Looked = 5;
 
+    /// <summary>A screen to be drawn by both engines; before what is drawn ahead, for it says by which.</summary>
+    public const int Proving = 8;
+
     /// <summary>A file of the pack, drawn ahead.</summary>
     public const int Ahead = 10;
 
@@ -33,6 +36,7 @@ public sealed class DrawingQueue(Database database)
                 select n.key, $4, n.job::jsonb, n.pixels, $5 from unnest($1::char(64)[], $2, $3) as n (key, job, pixels)
                 where not exists (select from drawings where key = n.key and (passes_at is null or passes_at > now()))
                   and not exists (select from looks where key = n.key and (passes_at is null or passes_at > now()))
+                  and not exists (select from proofs where key = n.key and (passes_at is null or passes_at > now()))
                 order by n.key
                 on conflict (key) do update set priority = least(drawing_jobs.priority, excluded.priority), engine = excluded.engine
                 """, [some.Select(j => j.Key).ToArray(), some.Select(j => JsonSerializer.Serialize(j)).ToArray(), some.Select(j => j.Picture?.Pixels ?? 0).ToArray(), priority, engine]),

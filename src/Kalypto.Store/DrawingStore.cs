@@ -6,7 +6,8 @@ namespace Kalypto.Store;
 /// <summary>What is drawn already, found again by the key of all that went into it.</summary>
 public sealed class DrawingStore(Database database)
 {
-    private const string Done = "delete from drawing_jobs where key = $1";
+    /// <summary>Takes a job off the queue.</summary>
+    internal const string Done = "delete from drawing_jobs where key = $1";
 
     private const string Tell = $"select {Signals.Notify}json_build_object('kind', '{Signals.Drawn}', 'key', $1::text, 'by', $2::text, 'quick', $3::boolean)::text)";
 

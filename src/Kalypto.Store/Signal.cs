@@ -18,6 +18,11 @@ public abstract record Signal
     /// <param name="IsQuick">True for a quick look for pages, which changes nothing else that they show.</param>
     public sealed record Drawn(string Key, string By, bool IsQuick) : Signal;
 
+    /// <summary>A screen was drawn by both engines.</summary>
+    /// <param name="Key">Its key.</param>
+    /// <param name="By">The process that drew it.</param>
+    public sealed record Proved(string Key, string By) : Signal;
+
     /// <summary>Something waits to be drawn.</summary>
     /// <param name="By">The process that queued it.</param>
     public sealed record Queued(string By) : Signal;

@@ -62,6 +62,7 @@ public sealed class SignalListener(Database database)
             {
                 Signals.Edited => new Signal.Edited(p.Project, p.Page ?? ""),
                 Signals.Drawn => new Signal.Drawn(p.Key ?? "", p.By ?? "", p.Quick),
+                Signals.Proved => new Signal.Proved(p.Key ?? "", p.By ?? ""),
                 Signals.Queued => new Signal.Queued(p.By ?? ""),
                 Signals.Built => new Signal.Built(p.Build),
                 _ => null,

@@ -10,6 +10,7 @@ internal static class Signals
 
     public const string Edited = "edited";
     public const string Drawn = "drawn";
+    public const string Proved = "proved";
     public const string Queued = "queued";
     public const string Built = "built";
 }

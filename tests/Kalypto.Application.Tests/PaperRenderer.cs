@@ -30,7 +30,8 @@ internal sealed class PaperRenderer : IRenderer
 
     public string Version => "paper 1";
 
-    public string? Exact => null;
+    /// <summary>An exact engine, whose pixels are others than those of the paper; null for none.</summary>
+    public string? Exact { get; init; }
 
     public string Identity { get; init; } = "paper 1";
 
@@ -55,13 +56,13 @@ internal sealed class PaperRenderer : IRenderer
         return Task.FromResult<IReadOnlyList<Box?>>(shapes);
     }
 
-    public Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel) => Task.FromResult(new Look(shape, null));
+    public Task<Look> LookAsync(Isolation isolation, Box shape, bool isExact, CancellationToken cancel) => Task.FromResult(new Look(shape, null));
 
     public Task<Drawn> DrawAsync(Scene scene, int width, int height, Effort quality, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(scene.Document), null));
 
     /// <summary>Pixels are as dark as the letters of the document, so that equal documents look alike.</summary>
     public Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel) => Task.FromResult(new Drawn(
-        [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
+        scene.Exact is not null ? [.. Enumerable.Repeat<byte>(255, width * height * 4)] : [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
 
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
     {
@@ -76,7 +77,7 @@ internal sealed class PaperRenderer : IRenderer
         }
         made.Enqueue(order);
         Made([.. made]);
-        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {order.Scene.Document}"), null);
+        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {(order.Scene.Exact is null ? order.Scene.Document : "exactly")}"), null);
     }
 
     public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(document), null));

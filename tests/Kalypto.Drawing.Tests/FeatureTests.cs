@@ -1,6 +1,7 @@
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Proving;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 
@@ -10,7 +11,10 @@ namespace Kalypto.Drawing.Tests;
 public sealed class FeatureTests(ExactFixture exact) : IClassFixture<ExactFixture>
 {
     private const double Most = 0.02;
-    private const int Side = 200;
+    private const int Units = 100;
+
+    // All of them with KALYPTO_WHOLE=1.
+    private static readonly int[] Scales = Environment.GetEnvironmentVariable("KALYPTO_WHOLE") == "1" ? [1, 2, 3] : [2];
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
     public static TheoryData<string> Names => new(Features.All.Keys);
@@ -24,12 +28,16 @@ public sealed class FeatureTests(ExactFixture exact) : IClassFixture<ExactFixtur
         var drawing = SvgReader.Read(file, "Drawing");
         var layer = drawing.Layers.First(l => l.Name == "x");
         var isolation = Isolation.Of(drawing, layer);
-        var browsers = new SourceCut(exact.Add(file), layer.Element.At, [], drawing.Box, drawing.Box, Side, Side, null);
-        var theirs = await exact.Renderer.PixelsAsync(new Scene("", browsers), Side, Side, cancel);
-        var ours = await exact.Renderer.PixelsAsync(isolation.Scene(drawing.Box, Side, Side), Side, Side, cancel);
-        Assert.Equal((null, null), (theirs.Failure, ours.Failure));
-        Assert.Contains(theirs.Bytes!.Chunk(4), p => p[3] > 0);
-        var other = InkDifference.Of(ours.Bytes!, theirs.Bytes!);
-        Assert.True(other <= Most, $"{other:P1} of its ink is other ({(isolation.Beyond.IsEmpty ? "quick" : string.Join(", ", isolation.Beyond))})");
+        exact.Add(file);
+        foreach (var scale in Scales)
+        {
+            var side = Units * scale;
+            var theirs = await exact.Renderer.PixelsAsync(isolation.Scene(drawing.Box, side, side, isExact: true), side, side, cancel);
+            var ours = await exact.Renderer.PixelsAsync(isolation.Scene(drawing.Box, side, side), side, side, cancel);
+            Assert.Equal((null, null), (theirs.Failure, ours.Failure));
+            Assert.Contains(theirs.Bytes!.Chunk(4), p => p[3] > 0);
+            var other = Differences.Of(ours.Bytes!, theirs.Bytes!, side, side).Share;
+            Assert.True(other <= Most, $"{other:P1} of its ink is other at {scale}x ({(isolation.Beyond.IsEmpty ? "quick" : string.Join(", ", isolation.Beyond))})");
+        }
     }
 }

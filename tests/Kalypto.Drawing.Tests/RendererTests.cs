@@ -13,7 +13,7 @@ public class RendererTests(RendererFixture fixture)
         var drawing = RendererFixture.Read(inside);
         var found = drawing.Layers.First(l => l.Name == layer);
         var shape = (await fixture.Renderer.MeasureAsync(drawing, null, cancel))[found.Ordinal];
-        return (shape, await fixture.Renderer.LookAsync(Isolation.Of(drawing, found), shape ?? drawing.Box, cancel));
+        return (shape, await fixture.Renderer.LookAsync(Isolation.Of(drawing, found), shape ?? drawing.Box, isExact: false, cancel));
     }
 
     [Theory]
@@ -90,9 +90,9 @@ public class RendererTests(RendererFixture fixture)
         using var impatient = RendererFixture.Make(TimeSpan.FromSeconds(2));
         var drawing = RendererFixture.Read(inside + "<rect id='good' width='10' height='10'/>");
         var shapes = await fixture.Renderer.MeasureAsync(drawing, null, cancel);
-        var look = await impatient.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")), shapes[1]!.Value, cancel);
+        var look = await impatient.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")), shapes[1]!.Value, isExact: false, cancel);
         Assert.Contains(failure, look.Failure, StringComparison.Ordinal);
-        var good = await fixture.Renderer.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "good")), shapes[2]!.Value, cancel);
+        var good = await fixture.Renderer.LookAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "good")), shapes[2]!.Value, isExact: false, cancel);
         Assert.Equal(new Box(0, 0, 10, 10), good.Ink);
     }
 

@@ -19,7 +19,7 @@ var drawn = new List<object>();
 await Parallel.ForEachAsync(drawing.Layers.Where(l => l.Parent is not null), async (layer, cancel) =>
 {
     var isolation = Isolation.Of(drawing, layer);
-    var look = shapes[layer.Ordinal] is { } shape ? await renderer.LookAsync(isolation, shape, cancel) : new Look(null, null);
+    var look = shapes[layer.Ordinal] is { } shape ? await renderer.LookAsync(isolation, shape, isExact: false, cancel) : new Look(null, null);
     if (look.Ink is not { } ink || Crop.Of(new CropKind.Ink(), 0, shapes[layer.Ordinal], ink, drawing.Box) is not { Box: var crop })
     {
         return;

@@ -18,7 +18,7 @@ public class PackPageTests
     private readonly Workspace workspace = Projects.Of(null, ["web", "apple"],
         ("Tonight", Inside, [("bell", "Ship icon to:icons"), ("moon", "Ship photo scale:1x,2x")]), ("Website", Inside, [("dome", "Ship picture webp -png scale:1x"), ("bell", "Leave")]));
 
-    private PackModel Ask(PackQuery query, Func<string, long?>? drawn = null) => PackModel.Of(workspace, Projects.Plan(workspace, drawn), query);
+    private PackModel Ask(PackQuery query, Func<string, long?>? drawn = null) => PackModel.Of(workspace, Projects.Plan(workspace, drawn), new("", []), query);
 
     private static string Names(PackModel model) => string.Join(' ', model.Files.Select(f => f.File.Path));
 

@@ -130,6 +130,15 @@ test('picking in the picture picks in the ledger and goes one level in', async (
   assert.deepEqual(await page.locator('.ledger-row.picked .cell-name strong').allInnerTexts(), ['forecast-card']);
 });
 
+test('the picture says how near to a browser it ships, and marks what differs', async () => {
+  await page.waitForFunction(() => /equal to the browser: \d+(\.\d+)?%/.test(document.querySelector('.caption').textContent));
+  const marks = page.waitForResponse(r => /\/pictures\/proofs\/[0-9a-f]{64}\.png$/.test(r.url()));
+  await key('4');
+  assert.ok(PNG.sync.read(await (await marks).body()).data.some((v, i) => i % 4 === 3 && v > 0), 'nothing is marked');
+  assert.equal(await page.locator('[aria-label="Lens"] [aria-pressed="true"]').innerText(), 'differs 4');
+  await key('1');
+});
+
 test('a path taken twice blocks the build until the offered name is taken', async () => {
   await cursorTo('forecast-card');
   await settled(() => key('s'));

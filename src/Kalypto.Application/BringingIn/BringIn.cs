@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using System.Runtime.CompilerServices;
 using System.Threading.Channels;
+using Kalypto.Application.Desk;
 using Kalypto.Application.Drafts;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
@@ -13,7 +14,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>Brings drawings into a project. One is made for them only when something could be read.</summary>
-public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer, ISources sources)
+public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer, ISources sources, ScreenProofs proofs)
 {
     /// <summary>The most bytes of one upload.</summary>
     public const long MostBytes = 260_000_000;
@@ -105,7 +106,9 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
             if (same is not null)
             {
                 target.Touched.Add(same.Id);
-                return await NextAsync(target, same, read, cancel);
+                var next = await NextAsync(target, same, read, cancel);
+                await ProveAsync(target.Project!.Value, same.Id, read, cancel);
+                return next;
             }
             var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
@@ -114,6 +117,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
                 return new BroughtIn.NoProject(fileName);
             }
             target.Touched.Add(design);
+            await ProveAsync(project, design, read, cancel);
             return new BroughtIn.Read(fileName, project, design, drawing.Layers.Length - 1, drawing.Screens.Length, drawnAt) { Like = like };
         }
         catch (DrawingRefusedException e)
@@ -128,6 +132,15 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         var name = Path.GetFileNameWithoutExtension(fileName.Replace('\\', '/')).Replace('_', ' ').Replace('-', ' ');
         name = PlainText.Clean(name, LongestName);
         return name.Length == 0 ? "Drawing" : char.ToUpperInvariant(name[0]) + name[1..];
+    }
+
+    // Whoever opens it asks again, should this be missed.
+    private async Task ProveAsync(int project, int design, ReadDrawing read, CancellationToken cancel)
+    {
+        if (await designs.HeldAsync(project, design, cancel) is var (draft, _))
+        {
+            await proofs.AskAsync([(draft, read.Measured)], cancel);
+        }
     }
 
     private async Task<(DesignName? Same, DesignName? Like)> NextOfAsync(Target target, int project, string name, ReadDrawing read, CancellationToken cancel) => target.Design is { } wanted

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Diagnostics;
 using System.Text.Json;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
@@ -17,15 +18,15 @@ namespace Kalypto.Application.Building;
 /// that lives; when it stops or dies, it or another goes on with just what was said when the build began.
 /// </summary>
 public sealed class BuildPack(
-    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
+    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
-
     // Pictures get ready in bursts; one look at all of them serves for many.
     private const int LongestLine = 200;
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(120);
 
     // A living process says long before this is over that it is alive.
     private static readonly TimeSpan Lease = TimeSpan.FromSeconds(20);
+    private static readonly TimeSpan MostProving = TimeSpan.FromMinutes(2);
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(2);
     private readonly ConcurrentDictionary<int, CancellationTokenSource> running = new();
 
@@ -170,6 +171,7 @@ public sealed class BuildPack(
             var holds = ask.Holds(workspace);
             HashSet<string>? before = null;
             PlannedPack plan;
+            var began = Stopwatch.GetTimestamp();
             while (true)
             {
                 var change = desk.Changed;
@@ -179,6 +181,12 @@ public sealed class BuildPack(
                 var wanted = plan.Pack.Files.Where(holds).ToList();
                 keys = [.. wanted.Select(f => f.Key.Hex)];
                 await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel);
+                // Which engine draws a layer is known when its screen is proved. That is waited for, but not for ever.
+                if (!await ProvedAsync(workspace, wanted, cancel) && Stopwatch.GetElapsedTime(began) < MostProving)
+                {
+                    await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
+                    continue;
+                }
                 if (await plans.DrawAheadAsync(workspace, plan, DrawingQueue.Wanted, cancel, holds))
                 {
                     break;
@@ -229,6 +237,12 @@ public sealed class BuildPack(
                 stop.Dispose();
             }
         }
+    }
+
+    private async Task<bool> ProvedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
+    {
+        var designs = wanted.Select(f => f.Picture.Ref.Design).Distinct().Select(d => workspace.FindDesign(d)!.Value);
+        return await proofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted);
     }
 
     private async Task FailAsync(int id)

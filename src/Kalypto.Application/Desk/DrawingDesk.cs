@@ -8,7 +8,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.Desk;
 
 /// <summary>Where pictures are asked for: knows what is drawn, queues what is not, and tells when something gets ready.</summary>
-public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRenderer renderer)
+public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRenderer renderer, ProvenLayers proven)
 {
     // What other processes draw is told; should that be missed, it is looked for after a while.
     private const int OthersAfter = 5000;
@@ -21,6 +21,7 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
 
     // What waits in the queue, and how urgent; asking again for the same changes nothing.
     private readonly ConcurrentDictionary<string, int> waiting = new();
+    private volatile KnownKeys keys = new(proven.Now, new(renderer.FontsOf, renderer.Exact, proven.Now));
     private long askedAt;
     private long version;
     private TaskCompletionSource changed = New();
@@ -48,7 +49,15 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     public long WeightOf(PlannedFile file) => drawn.TryGetValue(file.Key.Hex, out var row) && row.Sha256 is not null ? row.Weight : WeightEstimate.Of(file);
 
     /// <summary>Tells the pictures of isolated layers apart, by their content and the fonts of their texts.</summary>
-    public DrawingKeys Keys { get; } = new(renderer.FontsOf, renderer.Exact);
+    public DrawingKeys Keys
+    {
+        get
+        {
+            // Whoever works something out holds on to one of them, so that what it finds fits together.
+            var now = proven.Now;
+            return ReferenceEquals(keys.Of, now) ? keys.Keys : (keys = new(now, new(renderer.FontsOf, renderer.Exact, now))).Keys;
+        }
+    }
 
     /// <summary>The key of a look at an isolated layer, out of the key of its picture.</summary>
     public string LookKey(Fingerprint isolation) => Fingerprint.Of("look", Engine, isolation.Hex).Hex;
@@ -269,6 +278,8 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
         waiting.TryRemove(key, out _);
         HearChanged();
     }
+
+    private sealed record KnownKeys(IReadOnlyDictionary<Fingerprint, double> Of, DrawingKeys Keys);
 
     private static TaskCompletionSource New() => new(TaskCreationOptions.RunContinuationsAsynchronously);
 }

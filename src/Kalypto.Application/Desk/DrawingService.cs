@@ -1,3 +1,4 @@
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
@@ -12,7 +13,7 @@ namespace Kalypto.Application.Desk;
 
 /// <summary>Works off the drawing queue, with as many takers as this process is to have drawers, and one more.</summary>
 public sealed class DrawingService(
-    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, Notices notices, IRenderer renderer, DrawingOptions options, ILogger<DrawingService> log) : BackgroundService
+    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, ScreenProofs proofs, Notices notices, IRenderer renderer, DrawingOptions options, ILogger<DrawingService> log) : BackgroundService
 {
     // Said again by a living process long before it runs out.
     private static readonly TimeSpan Lease = TimeSpan.FromSeconds(30);
@@ -82,7 +83,7 @@ public sealed class DrawingService(
                     await PutBackAsync(taken, cancel);
                     continue;
                 }
-                if (job.Picture is { Quick: false } || desk.WasAwaited(job.Key))
+                if (job.Picture is { Quick: false } || job.IsProof || desk.WasAwaited(job.Key))
                 {
                     notices.Give();
                 }
@@ -167,13 +168,14 @@ public sealed class DrawingService(
         var job = taken.Job;
         // What fails before anything is drawn is no property of the picture: it may be read, or be there, another time.
         string? failure = taken.IsGivenUp ? "It stopped Kalypto several times while it was drawn." : null;
+        MeasuredDrawing? measured = null;
         Isolation? isolation = null;
         Box? shape = null;
         if (failure is null)
         {
             try
             {
-                var measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
+                measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
                 var layer = measured.Drawing.Layers[job.Ordinal];
                 isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : measured.Isolate(layer, job.Without.ToHashSet());
                 shape = measured.ShapeOf(layer);
@@ -183,17 +185,22 @@ public sealed class DrawingService(
                 failure = Unreadable;
             }
         }
+        if (job.IsProof)
+        {
+            return await proofs.ProveAsync(taken, failure is null ? measured : null, failure, cancel);
+        }
         if (job.Picture is { } picture)
         {
             var crop = new Box(picture.X, picture.Y, picture.W, picture.H);
             var drawn = failure is not null ? new Drawn(null, failure)
-                : picture.Quick ? await renderer.DrawAsync(isolation!.Scene(crop, picture.Width, picture.Height), picture.Width, picture.Height, Effort.Quick, cancel)
+                : picture.Quick ? await renderer.DrawAsync(isolation!.Scene(crop, picture.Width, picture.Height, isExact: job.IsExact), picture.Width, picture.Height, Effort.Quick, cancel)
                 : await renderer.MakeFileAsync(isolation!, new(crop, (picture.PointsWide, picture.PointsTall), (picture.Width, picture.Height), FormatAsk.Parse(picture.Format)!)
                 {
                     Ground = picture.Ground,
                     Credit = picture.Credit ?? CreditLines.None,
                     Links = [.. picture.Links],
                     Linked = picture.Linked,
+                    IsExact = job.IsExact,
                 }, cancel);
             if (IsAgain(taken, drawn.IsPassing, drawn.IsSlow))
             {
@@ -204,7 +211,7 @@ public sealed class DrawingService(
         else
         {
             var look = failure is not null ? new(null, failure)
-                : shape is { } box ? await renderer.LookAsync(isolation!, box, cancel)
+                : shape is { } box ? await renderer.LookAsync(isolation!, box, job.IsExact, cancel)
                 : new Look(null, null);
             if (IsAgain(taken, look.IsPassing, look.IsSlow))
             {

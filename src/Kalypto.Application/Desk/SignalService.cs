@@ -4,7 +4,7 @@ using Microsoft.Extensions.Hosting;
 namespace Kalypto.Application.Desk;
 
 /// <summary>Hears what other processes on the database do, and hands it on to whoever waits here.</summary>
-public sealed class SignalService(SignalListener listener, DrawingDesk desk, Notices notices, Database database) : BackgroundService
+public sealed class SignalService(SignalListener listener, DrawingDesk desk, ScreenProofs proofs, Notices notices, Database database) : BackgroundService
 {
     /// <inheritdoc/>
     protected override Task ExecuteAsync(CancellationToken stoppingToken) => listener.ListenAsync(Hear, stoppingToken);
@@ -23,6 +23,9 @@ public sealed class SignalService(SignalListener listener, DrawingDesk desk, Not
                     notices.Give();
                 }
                 break;
+            case Signal.Proved proved when proved.By != database.Process:
+                _ = HearProvedAsync();
+                break;
             case Signal.Queued queued when queued.By != database.Process:
                 desk.HearQueued();
                 break;
@@ -32,8 +35,21 @@ public sealed class SignalService(SignalListener listener, DrawingDesk desk, Not
                 break;
             case Signal.Missed:
                 desk.HearMissed();
-                notices.Give();
+                _ = HearProvedAsync();
                 break;
         }
+    }
+
+    private async Task HearProvedAsync()
+    {
+        try
+        {
+            await proofs.HearAsync(default);
+        }
+        catch (Npgsql.NpgsqlException)
+        {
+            // The database is away; that it is back is told.
+        }
+        notices.Give();
     }
 }

@@ -88,14 +88,18 @@ public sealed class Isolation
         {
             if (beyond.IsDefault)
             {
-                // A group that was made of layers here is no element of the file, so it cannot be cut out of it.
-                beyond = shapeOnly || drawing.Source is null || !layer.Element.At.IsKnown || layer.Combined ? []
-                    : [.. Itself.SelfAndDescendants().Concat(around).Append(drawing.Root).Concat(definitions.Values.SelectMany(d => d.Element.SelfAndDescendants().Concat(d.Around)))
-                        .Select(e => e.Beyond).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
+                beyond = !CanBeExact ? [] : [.. Elements.Select(e => e.Beyond).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
             }
             return beyond;
         }
     }
+
+    /// <summary>False for what cannot be cut out of the file that the drawing came in by, such as a group that was made of layers here.</summary>
+    public bool CanBeExact => !shapeOnly && drawing.Source is not null && layer.Element.At.IsKnown && !layer.Combined;
+
+    /// <summary>Every element that has a part in the picture.</summary>
+    internal IEnumerable<Element> Elements => Itself.SelfAndDescendants().Concat(around).Append(drawing.Root)
+        .Concat(definitions.Values.SelectMany(d => d.Element.SelfAndDescendants().Concat(d.Around)));
 
     /// <summary>The SHA-256 of the file that the drawing came in by; null where it is not known.</summary>
     internal string? Source => drawing.Source;
@@ -172,13 +176,15 @@ public sealed class Isolation
         return text.Raw("</svg></svg>").ToString();
     }
 
-    /// <summary>The layer as something to be drawn by the engine that draws it right.</summary>
+    /// <summary>The layer as something to be drawn by one of the engines.</summary>
     /// <param name="crop">The rectangle to show, in drawing units.</param>
     /// <param name="width">The width of the picture, in px.</param>
     /// <param name="height">The height of the picture, in px.</param>
     /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
-    public Scene Scene(Box crop, double width, double height, string? ground = null) => new(Document(crop, width, height, ground), Beyond.IsEmpty ? null
-        : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground));
+    /// <param name="isExact">True for the exact engine also where the quick one was not known to draw it otherwise; what cannot be cut out of its file is drawn by the quick one.</param>
+    public Scene Scene(Box crop, double width, double height, string? ground = null, bool isExact = false) =>
+        new(() => Document(crop, width, height, ground), Beyond.IsEmpty && !(isExact && CanBeExact) ? null
+            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground));
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
     internal (IReadOnlyList<Element> Definitions, Element Root) ToElements()

@@ -54,6 +54,12 @@ public sealed record Picture(
     /// <summary>True when the exact engine draws it.</summary>
     public bool IsExact { get; init; }
 
+    /// <summary>True when the exact engine draws it with what lies beneath it.</summary>
+    public bool IsExactWithGround { get; init; }
+
+    /// <summary>Why the exact engine draws it, where it does.</summary>
+    public ImmutableArray<string> Exactly { get; init; } = [];
+
     /// <summary>How it is made on a platform.</summary>
     public Making MakingFor(string platform) => VariantFor(platform)?.Making ?? Making;
 

@@ -32,7 +32,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     public Pack Plan(IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms)
     {
         var book = designs.Count > 0 ? designs[0].Recipes : RecipeBook.Usual;
-        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, PicturesOf))]), designs);
+        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, keys.Proven, PicturesOf))]), designs);
         var files = pictures.SelectMany(picture => paths.FilesOf(picture, platforms, book))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
         var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight, HasExact = keys.HasExact };
@@ -139,7 +139,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             ? making.Ground is Ground.Screen ? new("it stands on what lies beneath it")
                 : VectorDrawable.RefusalOf(isolation, box) is { IsText: false } own ? own
                 // Outlines of such texts would be those of the quick engine.
-                : isolation.Beyond is [var beyond, ..] ? new($"it has {beyond}") : VectorDrawable.RefusalOf(isolation, box) : null;
+                : keys.BeyondOf(isolation) is [var beyond, ..] ? new($"it has {beyond}") : VectorDrawable.RefusalOf(isolation, box) : null;
         return new(
             new(design.Id, layer.Ordinal), layer.Name, screen?.Name ?? design.Name, name, mark.ShipName is not null, WordsOf(name, set, state),
             making, key, crop, look is null, design.DrawnAt)
@@ -152,8 +152,10 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             Inside = variants.Any(v => v.Making.Formats.Any(f => f.Quality is Quality.Linked))
                 ? (making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer)).Pictures : [],
             Variants = variants,
-            Beyond = isolation.Beyond,
+            Beyond = keys.BeyondOf(isolation),
+            Exactly = keys.ReasonsOf(isolation),
             IsExact = keys.IsExact(isolation),
+            IsExactWithGround = making.Ground is Ground.Screen && screen is not null && keys.IsExact(design.Measured.IsolateOnScreen(layer)),
         };
     }
 

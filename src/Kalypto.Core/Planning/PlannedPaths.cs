@@ -25,24 +25,25 @@ public sealed class PlannedPaths(string engine)
     private readonly ConditionalWeakTable<DesignState, DesignPictures> pictures = [];
     private readonly ConditionalWeakTable<Picture, PictureFiles> files = [];
 
-    private sealed record DesignPictures(IReadOnlyList<IPlatform> Platforms, ImmutableArray<Picture> All);
+    private sealed record DesignPictures(IReadOnlyList<IPlatform> Platforms, object Stamp, ImmutableArray<Picture> All);
 
     private sealed record PictureFiles(IReadOnlyList<IPlatform> Platforms, RecipeBook Book, ImmutableArray<PlannedFile> All);
 
     /// <summary>The pictures of a design. Those of one that was not seen whole yet are worked out anew each time.</summary>
     /// <param name="design">The design.</param>
     /// <param name="platforms">The platforms packed for.</param>
+    /// <param name="stamp">What else they depend on; by another one they are worked out anew.</param>
     /// <param name="work">Works them out.</param>
-    internal ImmutableArray<Picture> PicturesOf(DesignState design, IReadOnlyList<IPlatform> platforms, Func<DesignState, IReadOnlyList<IPlatform>, IEnumerable<Picture>> work)
+    internal ImmutableArray<Picture> PicturesOf(DesignState design, IReadOnlyList<IPlatform> platforms, object stamp, Func<DesignState, IReadOnlyList<IPlatform>, IEnumerable<Picture>> work)
     {
-        if (pictures.TryGetValue(design, out var before) && before.Platforms.SequenceEqual(platforms))
+        if (pictures.TryGetValue(design, out var before) && before.Platforms.SequenceEqual(platforms) && ReferenceEquals(before.Stamp, stamp))
         {
             return before.All;
         }
         ImmutableArray<Picture> all = [.. work(design, platforms)];
         if (!all.Any(p => p.CropIsGuess))
         {
-            pictures.AddOrUpdate(design, new(platforms, all));
+            pictures.AddOrUpdate(design, new(platforms, stamp, all));
         }
         return all;
     }

@@ -17,6 +17,9 @@ public sealed record FileContent(Box Crop, (double Width, double Height) Points,
     /// <summary>Lines that it carries.</summary>
     public CreditLines Credit { get; init; } = CreditLines.None;
 
+    /// <summary>True when proof has shown that the exact engine is needed.</summary>
+    public bool IsExact { get; init; }
+
     /// <summary>The files that stand for the pictures inside the layer, in their order; empty to embed them.</summary>
     public ImmutableArray<string> Links { get; init; } = [];
 

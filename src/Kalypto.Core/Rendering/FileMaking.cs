@@ -39,7 +39,7 @@ public static class FileMaking
                 : Refused(refusal);
         }
         var (width, height) = ask.Format.IsVector ? points : (pixels.Width, pixels.Height);
-        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground), width, height, ask, credit), cancel);
+        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact), width, height, ask, credit), cancel);
     }
 
     private static async Task<Drawn> OutlinedAsync(IRenderer renderer, Isolation isolation, Box crop, string? ground, Func<DrawingTree, Drawn> write, CancellationToken cancel)

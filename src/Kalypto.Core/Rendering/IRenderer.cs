@@ -27,8 +27,9 @@ public interface IRenderer
     /// <summary>Draws a layer alone to see where its ink lies.</summary>
     /// <param name="isolation">The layer.</param>
     /// <param name="shape">Where it lies, in drawing units.</param>
+    /// <param name="isExact">True when proof has shown that the exact engine is needed.</param>
     /// <param name="cancel">Ends the wait.</param>
-    Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel);
+    Task<Look> LookAsync(Isolation isolation, Box shape, bool isExact, CancellationToken cancel);
 
     /// <summary>Draws a scene as a PNG of exactly this size.</summary>
     /// <param name="scene">What to draw.</param>

@@ -92,7 +92,7 @@ internal sealed class Browser : IDisposable
         {
             ["format"] = "png",
             ["optimizeForSpeed"] = true,
-            ["captureBeyondViewport"] = true,
+            ["captureBeyondViewport"] = false,
             ["clip"] = new JsonObject { ["x"] = 0, ["y"] = 0, ["width"] = width, ["height"] = height, ["scale"] = 1 },
         }, cancel);
         return Convert.FromBase64String(shot["data"]!.GetValue<string>());
@@ -145,7 +145,10 @@ internal sealed class Browser : IDisposable
         }
         await Task.WhenAny(loaded.Task, tools.Listening).WaitAsync(cancel);
         // Fonts that the drawing brings along are taken in after it is loaded.
-        await AskAsync("Runtime.evaluate", new() { ["expression"] = "document.fonts.ready.then(() => 0)", ["awaitPromise"] = true }, cancel);
+        if (svg.Contains("@font-face", StringComparison.OrdinalIgnoreCase))
+        {
+            await AskAsync("Runtime.evaluate", new() { ["expression"] = "document.fonts.ready.then(() => 0)", ["awaitPromise"] = true }, cancel);
+        }
     }
 
     private string Current => string.Create(CultureInfo.InvariantCulture, $"{Address}{number}.svg");

@@ -108,8 +108,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         foreach (var layer in unseen.OrderBy(l => shapes[l.Ordinal] is not null).Take(MostSeenExactly))
         {
             var isolation = Isolation.Of(drawing, layer);
-            var near = shapes[layer.Ordinal] is { } shape ? shape.Inflate(Math.Max(shape.Width, shape.Height)) : (await LookAsync(isolation, drawing.Box, cancel)).Ink;
-            if (near is { } place && (await LookAsync(isolation, place, cancel)).Ink is { } found)
+            var near = shapes[layer.Ordinal] is { } shape ? shape.Inflate(Math.Max(shape.Width, shape.Height)) : (await LookAsync(isolation, drawing.Box, isExact: false, cancel)).Ink;
+            if (near is { } place && (await LookAsync(isolation, place, isExact: false, cancel)).Ink is { } found)
             {
                 shapes[layer.Ordinal] = found;
             }
@@ -160,7 +160,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         }
         foreach (var (layer, edges) in doubtful)
         {
-            var look = await LookAsync(Isolation.ShapeOf(drawing, layer), edges.Outline.Inflate(edges.SurelyWithin), cancel);
+            var look = await LookAsync(Isolation.ShapeOf(drawing, layer), edges.Outline.Inflate(edges.SurelyWithin), isExact: false, cancel);
             shapes[layer.Ordinal] = look.Ink is { } seen ? edges.Settle(seen) : edges.Outline;
         }
 
@@ -169,10 +169,10 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public async Task<Look> LookAsync(Isolation isolation, Box shape, CancellationToken cancel)
+    public async Task<Look> LookAsync(Isolation isolation, Box shape, bool isExact, CancellationToken cancel)
     {
         // What the quick engine does not draw as a browser does may reach beyond what it measured.
-        var reaches = isolation.HasFilter || (Exact is not null && !isolation.Beyond.IsEmpty);
+        var reaches = isolation.HasFilter || (Exact is not null && (isExact || !isolation.Beyond.IsEmpty));
         var padding = reaches ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 2;
         for (var round = 0; ; round++)
         {
@@ -182,7 +182,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             Answer? seen = null;
             var source = new Box(region.X, region.Y, width / scale, height / scale);
             var failure = await AskSceneAsync(
-                new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Scene(source, width, height), 1, (answer, _) => seen = answer, cancel);
+                new(WorkerTask.Ink, width, height, Effort.Quick, []), isolation.Scene(source, width, height, isExact: isExact), 1, (answer, _) => seen = answer, cancel);
             if ((failure?.Sentence ?? seen?.Failure) is { } why)
             {
                 return new(null, why) { IsPassing = failure is not null, IsSlow = failure?.IsTime == true };

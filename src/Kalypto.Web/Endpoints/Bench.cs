@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kalypto.Application.Benches;
+using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Arranging;
@@ -11,7 +12,7 @@ using Kalypto.Web.Models;
 namespace Kalypto.Web.Endpoints;
 
 /// <summary>What all edits on a bench share: the layers meant, the edit, and an answer with the rows that changed.</summary>
-internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journal)
+internal sealed class Bench(OpenProject open, PlanPack plans, ScreenProofs proofs, BenchJournal journal)
 {
     /// <summary>The layers of an edit that are there.</summary>
     public static List<LayerRef> LayersOf(Workspace workspace, BenchPlace place) => [.. (place.Layers ?? []).Distinct()
@@ -54,12 +55,13 @@ internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journ
         }
         var plan = await plans.PlanAsync(workspace, cancel);
         plans.DrawAheadSoon(workspace, plan);
-        return Results.Bytes(Answer(workspace, plan, place, said), "application/json");
+        return Results.Bytes(await AnswerAsync(workspace, plan, place, said, cancel), "application/json");
     }
 
     /// <summary>The answer as text, for the page itself.</summary>
-    public byte[] Answer(Workspace workspace, PlannedPack plan, BenchPlace place, BenchSaid said)
+    public async Task<byte[]> AnswerAsync(Workspace workspace, PlannedPack plan, BenchPlace place, BenchSaid said, CancellationToken cancel)
     {
+        var proof = await ProofModel.OfAsync(proofs, workspace, place.Design, place.Screen, cancel);
         var bench = BenchModel.Of(workspace, plan, place.Design, place.Screen);
         return journal.Answer((workspace.Row.Id, place.Design, place.Screen), bench.Rows, bench.Strip, place.Since, json =>
         {
@@ -67,6 +69,7 @@ internal sealed class Bench(OpenProject open, PlanPack plans, BenchJournal journ
             json.WriteString("howMuch", bench.HowMuch);
             Write("screen", bench.Screen);
             Write("sum", bench.Sum);
+            Write("proof", proof);
             Write("mistakes", said.Mistakes ?? []);
             json.WriteString("done", said.Message);
             if (said.Pick is not null)

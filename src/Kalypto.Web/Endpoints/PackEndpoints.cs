@@ -1,4 +1,5 @@
 using Kalypto.Application.Building;
+using Kalypto.Application.Desk;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
@@ -16,11 +17,11 @@ internal static class PackEndpoints
 
     public static void MapPack(this RouteGroupBuilder project)
     {
-        project.MapGet("/pack", async (Entry entry, [AsParameters] PackQuery query, PlanPack plans, CancellationToken cancel) =>
+        project.MapGet("/pack", async (Entry entry, [AsParameters] PackQuery query, PlanPack plans, ScreenProofs proofs, CancellationToken cancel) =>
         {
             var plan = await plans.PlanAsync(entry.Workspace, cancel);
             await plans.DrawAheadAsync(entry.Workspace, plan, DrawingQueue.Ahead, cancel);
-            return Results.Ok(PackModel.Of(entry.Workspace, plan, query));
+            return Results.Ok(PackModel.Of(entry.Workspace, plan, await PackProofs.OfAsync(proofs, entry.Workspace, cancel), query));
         });
         project.MapPost("/pack/looked", async (Entry entry, Looked looked, PlanPack plans, CancellationToken cancel) =>
         {

@@ -34,7 +34,7 @@ public sealed record LayerDetail(
             state.States.TryGetValue(node, out var set) ? [.. set.Members.Select(m => Place(workspace, new(layer.Design, m.Layer.Ordinal), m.Layer == node, m.State))] : [],
             HowMuch(state.Measured.Contents[node.Ordinal]),
             NameSuggestions.Of(state, node, picture.Making.Kind),
-            picture.IsExact ? string.Join(", ", picture.Beyond) : "");
+            string.Join(", ", picture.Exactly));
     }
 
     /// <summary>One file of every size, of the platform that has most of them, in a format that a browser shows.</summary>

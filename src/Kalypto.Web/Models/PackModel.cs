@@ -20,9 +20,10 @@ namespace Kalypto.Web.Models;
 /// <param name="Findings">What stops the build, and what ships otherwise than asked.</param>
 /// <param name="Budgets">Budgets with what is used of them.</param>
 /// <param name="Screens">The screens.</param>
+/// <param name="Proofs">How near to a browser's pictures they ship.</param>
 public sealed record PackModel(
     IReadOnlyList<PackFile> Files, int Found, string Weight, IReadOnlyList<PackSumRow> Folders, IReadOnlyList<PackSums> Sums, IReadOnlyList<string> Kinds, IReadOnlyList<string> Formats,
-    string Part, IReadOnlyList<string> SideFiles, SumModel Sum, IReadOnlyList<FindingModel> Findings, IReadOnlyList<PackBudget> Budgets, IReadOnlyList<PackScreen> Screens)
+    string Part, IReadOnlyList<string> SideFiles, SumModel Sum, IReadOnlyList<FindingModel> Findings, IReadOnlyList<PackBudget> Budgets, IReadOnlyList<PackScreen> Screens, PackProofs Proofs)
 {
     private const int MostFindings = 6;
 
@@ -32,7 +33,7 @@ public sealed record PackModel(
     ];
 
     /// <summary>Puts it together.</summary>
-    public static PackModel Of(Workspace workspace, PlannedPack plan, PackQuery query)
+    public static PackModel Of(Workspace workspace, PlannedPack plan, PackProofs proofs, PackQuery query)
     {
         var all = plan.Pack.Files;
         var meant = query.Among(workspace, plan);
@@ -52,7 +53,7 @@ public sealed record PackModel(
             // What stops the build and what ships otherwise than asked; the rest has a page of its own.
             [.. plan.Pack.Findings.Where(f => f.Severity == Severity.Blocker || ships.Contains(f.Layer)).Take(MostFindings).Select(FindingModel.Of)],
             [.. book.Budget is { } whole ? [Budget("the whole pack", plan, all, whole)] : Array.Empty<PackBudget>(), .. budgets],
-            [.. workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => new PackScreen(d.Row.Id, s.Root.Ordinal, s.Name)))]);
+            [.. workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => new PackScreen(d.Row.Id, s.Root.Ordinal, s.Name)))], proofs);
     }
 
     private static string ScreensOf(Picture picture) =>

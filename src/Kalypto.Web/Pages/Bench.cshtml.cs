@@ -49,7 +49,7 @@ public sealed class BenchPage(PlanPack plans, IServiceProvider services) : Proje
         Strip = ScreenModels.Around(Workspace, design, screen);
         var shown = Strip.Here;
         (Design, Root, DrawnAt, Picture, Name, Size, Device) = (design, screen, row.DrawnAt, shown.Picture, shown.Name, shown.Size, shown.Device);
-        Json = Encoding.UTF8.GetString(services.GetRequiredService<Bench>().Answer(Workspace, plan, new(design, screen, null, null), BenchSaid.Nothing));
+        Json = Encoding.UTF8.GetString(await services.GetRequiredService<Bench>().AnswerAsync(Workspace, plan, new(design, screen, null, null), BenchSaid.Nothing, cancel));
         ViewData["Title"] = $"{Name} · Bench";
         ViewData["BodyClass"] = "full";
         return Page();

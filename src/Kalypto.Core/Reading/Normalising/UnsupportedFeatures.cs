@@ -19,7 +19,10 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         ("alignment-baseline", ["auto", "alphabetic", "baseline"], "alignment-baseline"),
         ("writing-mode", ["lr", "lr-tb", "horizontal-tb"], "vertical writing"),
         ("font-feature-settings", ["normal"], "features of a font"),
+        ("font-variant", ["normal"], "small capitals or figures of a font"),
         ("font-variant-caps", ["normal"], "small capitals"),
+        ("font-kerning", ["auto", "normal"], "kerning that is turned off"),
+        ("color-interpolation", ["auto", "sRGB"], "colours mixed in linear light"),
         ("font-variant-numeric", ["normal"], "figures of a font"),
         ("font-variation-settings", ["normal"], "axes of a font"),
         ("white-space", ["normal", "nowrap"], "kept white space"),
@@ -85,6 +88,22 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         {
             yield return "a clip by a CSS shape";
         }
+        if (element.Style("mask") is { } mask && Function().IsMatch(mask))
+        {
+            yield return "a CSS mask image";
+        }
+        if (element.Declared?.GetValueOrDefault("transform") is { } transform && OtherUnit().IsMatch(transform))
+        {
+            yield return "a transform in other units than px and degrees";
+        }
+        if (element.Attributes.Any(a => IsGeometry(a.Name) && PageUnit().IsMatch(a.Value)) || element.Declared?.Any(d => IsGeometry(d.Key) && PageUnit().IsMatch(d.Value)) == true)
+        {
+            yield return "lengths that count from the page or the font of the root";
+        }
+        if (isText && IsSpaced(element) && element.Style("text-anchor") is "middle" or "end")
+        {
+            yield return "letter-spacing of text that is not set from its start";
+        }
         if (element.Style("filter") is { } filter && Function().IsMatch(filter))
         {
             yield return "a CSS filter";
@@ -122,11 +141,15 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         {
             yield return "a clip that is clipped";
         }
+        if (element.Name == "mask" && element.Style("mask") is not (null or "none"))
+        {
+            yield return "a mask that is masked";
+        }
         if (element["pathLength"] is not null && element.Style("stroke-dasharray") is not (null or "none"))
         {
             yield return "dashes along a given length (pathLength)";
         }
-        if (isText && element.Style("letter-spacing") is not (null or "normal" or "0" or "0px" or "0em") && (element.Name == "tspan" || element.Elements.Any()))
+        if (isText && IsSpaced(element) && (element.Name == "tspan" || element.Elements.Any()))
         {
             yield return "letter-spacing across runs of text";
         }
@@ -144,6 +167,11 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         }
     }
 
+    private static bool IsSpaced(ElementBuilder element) => element.Style("letter-spacing") is not (null or "normal" or "0" or "0px" or "0em");
+
+    private static bool IsGeometry(string property) => property is "x" or "y" or "width" or "height" or "cx" or "cy" or "r" or "rx" or "ry" or "x1" or "y1" or "x2" or "y2" or "dx" or "dy"
+        or "font-size" or "stroke-width" or "stroke-dasharray" or "letter-spacing";
+
     // Symbols, emoji and scripts that are not written letter by letter: engines choose other fonts for them.
     private static bool IsBeyondAlphabets(char c) => c is (>= '\u0590' and <= '\u1dff') or (>= '\u2190' and <= '\ufdff') or >= '\ufe00';
 
@@ -153,6 +181,12 @@ internal sealed partial class UnsupportedFeatures : INormalisation
     [GeneratedRegex(@"(?<![\w-])(?!url\b)[a-z-]+\(", RegexOptions.IgnoreCase)]
     private static partial Regex Function();
 
-    [GeneratedRegex(@"(?<![\w-])(calc|min|max|clamp|color-mix|color|env|attr|round|sin|cos)\(", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"(?<![\w-])(calc|min|max|clamp|color-mix|light-dark|color|env|attr|round|sin|cos)\(", RegexOptions.IgnoreCase)]
     private static partial Regex Computed();
+
+    [GeneratedRegex(@"\d(turn|grad|rad|em|rem|ch|vw|vh|%)\b|\d%", RegexOptions.IgnoreCase)]
+    private static partial Regex OtherUnit();
+
+    [GeneratedRegex(@"\d(rem|ch|vw|vh|vmin|vmax|lh|rlh|cap|ic|q)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex PageUnit();
 }

@@ -49,6 +49,7 @@ export const keys = {
       1: () => this.setLens('whole'),
       2: () => this.setLens('ships'),
       3: () => this.setLens('open'),
+      4: () => this.setLens('other'),
       '+': () => this.zoom(1.25),
       '=': () => this.zoom(1.25),
       '-': () => this.zoom(0.8),

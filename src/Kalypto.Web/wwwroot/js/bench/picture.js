@@ -9,6 +9,7 @@ export const picture = {
   lens: 'whole',
   crops: false,
   inkShown: false,
+  marks: { address: '', image: null },
 
   startPicture() {
     const stage = this.$refs.stage;
@@ -27,8 +28,24 @@ export const picture = {
     const [, , width, height] = this.model.screen.box;
     return { width, height };
   },
+  get marksThere() {
+    return Boolean(this.model.proof?.marks);
+  },
   setLens(lens) {
-    this.lens = lens;
+    if (lens !== 'other' || this.marksThere) {
+      this.lens = lens;
+    }
+  },
+  // What is other comes as a picture, fetched when it is looked at.
+  marksImage() {
+    const address = this.model.proof?.marks;
+    if (address && this.marks.address !== address) {
+      this.marks = { address, image: null };
+      const image = new Image();
+      image.onload = () => { this.marks = { address, image }; };
+      image.src = address;
+    }
+    return address ? this.marks.image : null;
   },
   toggleCrops() {
     this.crops = !this.crops;
@@ -56,12 +73,20 @@ export const picture = {
     // Most layers of a large screen show nothing: only those that do are gone through.
     const seen = rows.filter(r => !r.hidden && (r.decision === 'ship' || (r.decision === 'code' && lens === 'whole') || (lens === 'open' && waits(r)) || (inkShown && r.ink)));
     if (lens !== 'whole') {
-      const lit = seen.filter(r => lens === 'ships' ? r.decision === 'ship' : waits(r));
+      const lit = lens === 'other' ? [] : seen.filter(r => lens === 'ships' ? r.decision === 'ship' : waits(r));
       g.fillStyle = colours.dim;
       g.fillRect(...place([0, 0, this.size.width, this.size.height]));
       lit.forEach(r => g.clearRect(...place(r.box)));
     }
-    for (const row of seen) {
+    if (lens === 'other' && this.marksImage()) {
+      g.save();
+      g.beginPath();
+      g.rect(...place([0, 0, this.size.width, this.size.height]));
+      g.clip();
+      g.drawImage(this.marksImage(), ...place(this.model.proof.box));
+      g.restore();
+    }
+    for (const row of lens === 'other' ? [] : seen) {
       const at = place(row.box);
       if (row.decision === 'ship' && lens !== 'open') {
         g.lineWidth = 3;

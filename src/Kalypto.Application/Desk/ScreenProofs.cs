@@ -1,0 +1,89 @@
+using System.Collections.Concurrent;
+using System.Globalization;
+using System.Runtime.CompilerServices;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Proving;
+using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Encoders;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Desk;
+
+/// <summary>Has screens drawn by both engines, once, in the background, and knows what that has shown.</summary>
+public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayers proven, IRenderer renderer)
+{
+    // Goes up when proof is found in another way.
+    private const string Way = "1";
+    private static readonly IReadOnlySet<int> NoLayers = new HashSet<int>();
+    private readonly ConcurrentDictionary<string, ProofRow> known = new();
+    private readonly ConditionalWeakTable<DrawingTree, IReadOnlyList<(Screen Screen, string Key)>> keys = [];
+
+    /// <summary>The proof of each screen of a drawing as it was drawn; null for one that is not proved yet. None where there is no exact engine, or the file says nothing that one could draw.</summary>
+    public async Task<IReadOnlyDictionary<Screen, ProofRow?>> OfAsync(IReadOnlyCollection<MeasuredDrawing> drawings, CancellationToken cancel)
+    {
+        var screens = drawings.SelectMany(ScreensOf).ToList();
+        var missing = screens.Select(s => s.Key).Where(k => !known.ContainsKey(k)).Distinct().ToList();
+        var found = missing.Count > 0 ? await store.FindAsync(missing, cancel) : new Dictionary<string, ProofRow>();
+        foreach (var row in found.Values)
+        {
+            Keep(row);
+        }
+        return screens.ToDictionary(s => s.Screen, s => known.GetValueOrDefault(s.Key) ?? found.GetValueOrDefault(s.Key));
+    }
+
+    /// <summary>Queues those screens of drafts that are not proved yet.</summary>
+    /// <returns>True when nothing is left to prove.</returns>
+    public async Task<bool> AskAsync(IReadOnlyCollection<(int Draft, MeasuredDrawing Drawing)> drafts, CancellationToken cancel, int priority = DrawingQueue.Proving)
+    {
+        var proofs = await OfAsync([.. drafts.Select(d => d.Drawing)], cancel);
+        await desk.QueueAsync([.. drafts.SelectMany(d => ScreensOf(d.Drawing).Where(s => proofs[s.Screen] is null)
+            .Select(s => new DrawingJob(s.Key, d.Draft, s.Screen.Root.Ordinal, [], "", null) { IsProof = true }))], priority, cancel);
+        return !proofs.Values.Contains(null);
+    }
+
+    /// <summary>The picture that marks what is other on a screen; null when there is none.</summary>
+    public Task<byte[]?> MarksAsync(string key, CancellationToken cancel) => store.MarksAsync(key, cancel);
+
+    /// <summary>Forgets what is known here of a screen that another process proved.</summary>
+    internal async Task HearAsync(CancellationToken cancel)
+    {
+        if (await proven.LoadAsync(cancel))
+        {
+            desk.HearMissed();
+        }
+    }
+
+    /// <summary>Proves a screen and keeps what that has shown.</summary>
+    /// <returns>False when it failed in a way that may pass, and is to be tried again.</returns>
+    internal async Task<bool> ProveAsync(TakenJob taken, MeasuredDrawing? drawing, string? failure, CancellationToken cancel)
+    {
+        var screen = drawing?.Drawn.Screens.FirstOrDefault(s => s.Root.Ordinal == taken.Job.Ordinal);
+        var (proof, why) = screen is null ? (null, new(null, failure ?? "The screen is not there.")) : await Proof.OfAsync(renderer, drawing!, screen, cancel);
+        if (why is { IsPassing: true } && !taken.IsLast)
+        {
+            return false;
+        }
+        var row = new ProofRow(taken.Job.Key, proof?.Equal, proof?.Layers.Length ?? 0, why?.Failure) { IsPassing = proof is null && (why?.IsPassing == true || failure is not null) };
+        var elements = proof?.Layers.GroupBy(l => drawing!.Drawn.Layers[l.Ordinal].Element.Fingerprint).ToDictionary(g => g.Key, g => g.Max(l => l.Share)) ?? [];
+        await store.PutAsync(row, proven.Engines ?? "", elements, proof is null ? null : MarksPicture.Of(proof), cancel);
+        Keep(row);
+        if (elements.Count > 0)
+        {
+            await HearAsync(cancel);
+        }
+        return true;
+    }
+
+    private void Keep(ProofRow row)
+    {
+        if (!row.IsPassing)
+        {
+            known[row.Key] = row;
+        }
+    }
+
+    private IReadOnlyList<(Screen Screen, string Key)> ScreensOf(MeasuredDrawing drawing) => proven.Engines is not { } engines || drawing.Drawn.Source is null ? []
+        : keys.GetValue(drawing.Drawn, drawn => [.. drawn.Screens.Where(s => s.Root.ViewBox is null && drawing.Isolate(s.Root, NoLayers).CanBeExact)
+            .Select(s => (s, desk.Keys.OfProof(drawing.Isolate(s.Root, NoLayers), Way, engines, string.Create(CultureInfo.InvariantCulture, $"{s.Box.X} {s.Box.Y} {s.Box.Width} {s.Box.Height}")).Hex))]);
+}

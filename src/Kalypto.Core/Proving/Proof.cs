@@ -1,0 +1,196 @@
+using System.Collections.Immutable;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Rendering;
+
+namespace Kalypto.Core.Proving;
+
+/// <summary>
+/// Draws a screen by both engines and finds the smallest layers that are responsible for what differs: suspects are drawn again
+/// without all that is around them, many that lie apart at once. What only a whole group gets wrong, such as an effect on it, is
+/// found in the group.
+/// </summary>
+public sealed class Proof
+{
+    /// <summary>A layer of which more than this share of its ink is other is drawn exactly.</summary>
+    public const double Most = 0.01;
+
+    // Whole numbers: edges that lie on pixels at every scale of a file do so here.
+    private const int CloseScale = 2;
+    private const double ClosePixels = 3_000_000;
+
+    // Of more pixels the exact engine draws a picture less than four times larger.
+    private const int TilePixels = 1_400_000;
+    private const int LongestSide = 2400;
+    private const int AtOnce = 2;
+
+    // Each takes about as long as the first comparison. Layers that nothing speaks against are drawn alone in the first ones only.
+    private const int MostRounds = 4;
+    private const int RoundsOfAll = 1;
+    private const int MostAtOnce = 400;
+
+    // Fewer pixels than these, or a smaller share of a layer's box, are what engines round differently.
+    private const int LeastPixels = 6;
+    private const double LeastOfBox = 0.0015;
+
+    private static readonly IReadOnlySet<int> NoLayers = ImmutableHashSet<int>.Empty;
+    private readonly IRenderer renderer;
+    private readonly MeasuredDrawing drawing;
+    private readonly Screen screen;
+    private readonly Box frame;
+    private readonly int scale;
+    private readonly PixelBox whole;
+    private readonly List<ProvenLayer> proven = [];
+    private Differences left;
+
+    private Proof(IRenderer renderer, MeasuredDrawing drawing, Screen screen)
+    {
+        (this.renderer, this.drawing, this.screen) = (renderer, drawing, screen);
+        frame = screen.Box.SnapOutwards(1e-6);
+        scale = frame.Width * frame.Height * CloseScale * CloseScale <= ClosePixels ? CloseScale : 1;
+        whole = new(0, 0, (int)frame.Width * scale, (int)frame.Height * scale);
+        left = Differences.None(whole.Width, whole.Height);
+    }
+
+    /// <summary>Proves a screen.</summary>
+    /// <param name="renderer">Both engines.</param>
+    /// <param name="drawing">The drawing as it was read; its own layers and screens are proved, whatever is arranged.</param>
+    /// <param name="screen">One of its screens.</param>
+    /// <param name="cancel">Ends it.</param>
+    /// <returns>The proof, or what could not be drawn.</returns>
+    public static Task<(ScreenProof? Proof, Drawn? Failure)> OfAsync(IRenderer renderer, MeasuredDrawing drawing, Screen screen, CancellationToken cancel) =>
+        new Proof(renderer, drawing, screen).RunAsync(cancel);
+
+    private async Task<(ScreenProof? Proof, Drawn? Failure)> RunAsync(CancellationToken cancel)
+    {
+        var (all, failure) = await CompareAsync(NoLayers, null, cancel);
+        if (all is null)
+        {
+            return (null, failure);
+        }
+        left = all;
+        var layers = screen.Root.SelfAndDescendants().Where(l => l != screen.Root && l.ViewBox is null && !l.HiddenHere && drawing.ShapeOf(l) is not null)
+            .Select(l => (Layer: l, Place: Place(l))).Where(l => l.Place.Meets(whole)).ToLookup(l => l.Layer.Children.Count > 0);
+        foreach (var areGroups in new[] { false, true })
+        {
+            var open = layers[areGroups].ToList();
+            // What is known needs no proof, and explains what differs where it lies.
+            foreach (var known in open.Where(l => left.CountIn(l.Place).Other > 0 && !drawing.Isolate(l.Layer, NoLayers).Beyond.IsEmpty).ToList())
+            {
+                left = left.Without(known.Place);
+                open.Remove(known);
+            }
+            for (var round = 0; round < MostRounds && Shown(open, withAll: !areGroups && round < RoundsOfAll) is { Count: > 0 } shown; round++)
+            {
+                var (alone, why) = await CompareAsync(AllBut(shown), [.. shown.Select(s => s.Place)], cancel);
+                if (alone is null)
+                {
+                    return (null, why);
+                }
+                foreach (var layer in shown)
+                {
+                    open.Remove(layer);
+                    // What nothing on the screen speaks against may be off by twice as much, which nobody sees.
+                    var most = left.CountIn(layer.Place).Other >= LeastPixels ? Most : 2 * Most;
+                    if (alone.CountIn(layer.Place) is var (other, inked) && other >= LeastPixels && other > most * inked)
+                    {
+                        proven.Add(new(layer.Layer.Ordinal, (double)other / inked));
+                        left = left.Without(layer.Place);
+                    }
+                }
+            }
+        }
+        return (new([.. proven], all, left), null);
+    }
+
+    /// <summary>
+    /// Layers of which none is in the way of another: those in whose place much differs first, and then the small ones, for what is
+    /// hardly seen on its screen may be seen alone.
+    /// </summary>
+    private List<(Layer Layer, PixelBox Place)> Shown(List<(Layer Layer, PixelBox Place)> open, bool withAll)
+    {
+        var shown = new List<(Layer Layer, PixelBox Place)>();
+        var suspects = open.Where(l => left.CountIn(l.Place).Other is var other && other >= LeastPixels && other >= LeastOfBox * Area(l.Place)).OrderByDescending(l => left.CountIn(l.Place).Other / Area(l.Place));
+        foreach (var layer in withAll ? suspects.Concat(open.OrderBy(l => Area(l.Place))) : suspects)
+        {
+            if (shown.Count < MostAtOnce && !shown.Exists(f => f.Place.Meets(layer.Place)))
+            {
+                shown.Add(layer);
+            }
+        }
+        return shown;
+
+        static double Area(PixelBox place) => (double)place.Width * place.Height;
+    }
+
+    /// <summary>The largest layers that hold none of some layers and lie in none of them.</summary>
+    private HashSet<int> AllBut(List<(Layer Layer, PixelBox Place)> shown)
+    {
+        var (kept, around) = (shown.Select(s => s.Layer).ToHashSet(), shown.SelectMany(s => s.Layer.Ancestors()).ToHashSet());
+        var gone = new HashSet<int>();
+        var open = new Stack<Layer>([screen.Root]);
+        while (open.TryPop(out var layer))
+        {
+            foreach (var child in layer.Children.Where(c => !kept.Contains(c)))
+            {
+                if (around.Contains(child))
+                {
+                    open.Push(child);
+                }
+                else
+                {
+                    gone.Add(child.Ordinal);
+                }
+            }
+        }
+        return gone;
+    }
+
+    // Where a layer is seen, in px of the compared pictures.
+    private PixelBox Place(Layer layer)
+    {
+        var shape = drawing.ShapeOf(layer)!.Value;
+        var reach = drawing.Isolate(layer, NoLayers).HasFilter ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 1.0 / scale;
+        var seen = shape.Inflate(reach);
+        return new((int)Math.Floor((seen.X - frame.X) * scale), (int)Math.Floor((seen.Y - frame.Y) * scale), (int)Math.Ceiling((seen.Right - frame.X) * scale), (int)Math.Ceiling((seen.Bottom - frame.Y) * scale));
+    }
+
+    private async Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<PixelBox>? places, CancellationToken cancel)
+    {
+        var isolation = drawing.Isolate(screen.Root, without);
+        var found = Differences.None(whole.Width, whole.Height);
+        foreach (var some in Tiles().Where(t => places?.Exists(p => p.Meets(t)) != false).Chunk(AtOnce))
+        {
+            foreach (var (tile, quick, exact) in await Task.WhenAll(some.Select(DrawAsync)))
+            {
+                if ((quick.Bytes, exact.Bytes) is not ({ } ours, { } theirs))
+                {
+                    return (null, quick.Bytes is null ? quick : exact);
+                }
+                found = found.With(ours, theirs, tile);
+            }
+        }
+        return (found, null);
+
+        async Task<(PixelBox Tile, Drawn Quick, Drawn Exact)> DrawAsync(PixelBox tile)
+        {
+            var crop = new Box(frame.X + (double)tile.Left / scale, frame.Y + (double)tile.Top / scale, (double)tile.Width / scale, (double)tile.Height / scale);
+            var quick = renderer.PixelsAsync(isolation.Document(crop, tile.Width, tile.Height), tile.Width, tile.Height, cancel);
+            var exact = renderer.PixelsAsync(isolation.Scene(crop, tile.Width, tile.Height, isExact: true), tile.Width, tile.Height, cancel);
+            return (tile, await quick, await exact);
+        }
+    }
+
+    private IEnumerable<PixelBox> Tiles()
+    {
+        var wide = Math.Min(whole.Width, LongestSide);
+        var tall = Math.Max(1, TilePixels / wide);
+        for (var top = 0; top < whole.Height; top += tall)
+        {
+            for (var from = 0; from < whole.Width; from += wide)
+            {
+                yield return new(from, top, Math.Min(whole.Width, from + wide), Math.Min(whole.Height, top + tall));
+            }
+        }
+    }
+}
