@@ -6,7 +6,7 @@ namespace Kalypto.Core.Designs;
 public static partial class LayerText
 {
     /// <summary>The words of a text layer with single spaces; empty for other layers.</summary>
-    public static string Of(Layer layer) => layer.Content != LayerContent.Text ? "" : WhiteSpace()
+    public static string Of(Layer layer) => layer.Content != LayerContent.Text ? "" : layer.Element["data-words"] is { } outlined ? outlined : WhiteSpace()
         .Replace(string.Concat(layer.Element.SelfAndDescendants().SelectMany(e => e.Children.OfType<TextNode>()).Select(t => t.Text)), " ").Trim();
 
     [GeneratedRegex(@"\s+")]

@@ -6,7 +6,7 @@ namespace Kalypto.Core.Reading;
 public static class DrawingReader
 {
     /// <summary>The endings of files that can be brought in, without the dot.</summary>
-    public static IReadOnlyList<string> Endings { get; } = ["svg", "ora", "png", "jpg", "jpeg", "webp", "gif", "avif"];
+    public static IReadOnlyList<string> Endings { get; } = ["svg", "ora", "png", "jpg", "jpeg", "webp", "gif", "avif", "pdf"];
 
     /// <summary>Reads a drawing.</summary>
     /// <param name="file">The bytes of the file. Treated as hostile.</param>

@@ -23,4 +23,7 @@ public enum FileType
 
     /// <summary>AVIF.</summary>
     Avif,
+
+    /// <summary>PDF.</summary>
+    Pdf,
 }

@@ -15,6 +15,8 @@ public static class FileTypes
         : file.Length > 12 && file.StartsWith("RIFF"u8) && file[8..12].SequenceEqual("WEBP"u8) ? FileType.Webp
         : file.Length > 12 && (file.StartsWith("GIF87a"u8) || file.StartsWith("GIF89a"u8)) ? FileType.Gif
         : file.Length > 16 && file[4..8].SequenceEqual("ftyp"u8) && file[8..12].SequenceEqual("avif"u8) ? FileType.Avif
+        // The standard asks for it at the beginning; readers find it within the first 1,024 bytes (ISO 32000-1, annex H).
+        : file[..Math.Min(file.Length, 1024)].IndexOf("%PDF-"u8) is >= 0 and var at && !file[..at].Contains((byte)'<') ? FileType.Pdf
         : FileType.Other;
 
     /// <summary>True for a zip that is an OpenRaster drawing: its first entry is <c>mimetype</c>, stored, and says so.</summary>

@@ -98,7 +98,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         ordinals[element] = layer.Ordinal;
         layers.Add(layer);
         parent?.ChildList.Add(layer);
-        if (SvgNames.Containers.Contains(element.Name))
+        if (content != LayerContent.Text && SvgNames.Containers.Contains(element.Name))
         {
             foreach (var child in element.Elements.Where(e => SvgNames.IsLayer(e.Name)))
             {
@@ -122,6 +122,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         "text" => LayerContent.Text,
         "image" => LayerContent.Image,
         "use" => LayerContent.Repeat,
+        _ when element[Pdf.PdfDrawing.Words] is not null => LayerContent.Text,
         _ => SvgNames.Containers.Contains(element.Name) ? LayerContent.Group
             // A shape that a photo fills is a photo with the shape for its frame.
             : PatternPicture.Of(element.Frozen!, id => byId.GetValueOrDefault(id)?.Frozen) is not null ? LayerContent.Image : LayerContent.Shape,
@@ -154,7 +155,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         }, NameSource.None);
     }
 
-    private static string Words(ElementBuilder text) => WhiteSpace()
+    private static string Words(ElementBuilder text) => text[Pdf.PdfDrawing.Words] is { } drawn ? drawn : WhiteSpace()
         .Replace(string.Concat(text.SelfAndDescendants().SelectMany(e => e.Children.OfType<string>())), " ").Trim();
 
     private static double Side(string? length, double whole) => Numbers.Length(length) switch

@@ -68,7 +68,7 @@ public static class WorkerLoop
             }
             if (request.Task == WorkerTask.ToPlain)
             {
-                await SendAsync(output, new(null, null), PictureConverter.ToPlain(body));
+                await SendAsync(output, new(null, null), FileTypes.Of(body) == FileType.Pdf ? PdfPages.ToSvg(body) : PictureConverter.ToPlain(body));
                 return;
             }
             if (request.Task == WorkerTask.Compare)
