@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text;
+using System.Xml;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Reading.Pdf;
@@ -42,7 +43,14 @@ internal static class PdfPages
             }
             pages.Add(new(page.Size.Width, page.Size.Height, own, Lines(page), contents));
         }
-        return Encoding.UTF8.GetBytes(PdfDrawing.Write(pages));
+        try
+        {
+            return Encoding.UTF8.GetBytes(PdfDrawing.Write(pages));
+        }
+        catch (XmlException e)
+        {
+            throw new RenderingFailedException($"The pages of the PDF cannot be drawn as shapes: {e.Message}");
+        }
 
         string Draw(Poppler.Page page, Poppler.Layer? shown)
         {

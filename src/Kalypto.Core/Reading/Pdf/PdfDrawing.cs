@@ -40,7 +40,7 @@ public static class PdfDrawing
                 new XAttribute("x", Text(across)), new XAttribute("y", "0"), new XAttribute("width", Text(page.Width)), new XAttribute("height", Text(page.Height)), ViewBox(page.Width, page.Height), content));
             across += page.Width + Gap;
         }
-        root.AddFirst(ViewBox(across - Gap, pages.Max(p => p.Height)));
+        root.Add(ViewBox(across - Gap, pages.Max(p => p.Height)));
         return root.ToString(SaveOptions.DisableFormatting);
     }
 
@@ -94,8 +94,22 @@ public static class PdfDrawing
         }
         var copy = new XElement(element.Name, element.Attributes());
         copy.Add(element.Nodes().Select(n => n is XElement e && element.Name == Svg + "g" ? WithLines(e, lines) : n));
-        // What is clipped and nothing else is the one thing in it.
-        return copy.Name == Svg + "g" && copy.Elements().ToList() is [var only] && only.Attribute(Words) is { } words ? Named(copy, words.Value) : copy;
+        if (copy.Name != Svg + "g" || copy.Elements().ToList() is not [var only])
+        {
+            return copy;
+        }
+        if (only.Attribute(Words) is { } words)
+        {
+            return Named(copy, words.Value);
+        }
+        // A group around one thing that clips it says no more than the thing clipped.
+        if (only.Attribute("transform") is not null || only.Attribute("clip-path") is not null || copy.Attribute("id") is not null)
+        {
+            return copy;
+        }
+        only.Remove();
+        only.Add(copy.Attributes().Where(a => only.Attribute(a.Name) is null));
+        return only;
     }
 
     private static XElement Outlined(XElement run, IReadOnlyList<PdfLine> lines)
