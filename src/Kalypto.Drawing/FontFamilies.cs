@@ -12,7 +12,7 @@ internal sealed class FontFamilies(string folder)
     private readonly ConcurrentDictionary<string, string> contents = new(StringComparer.Ordinal);
     private readonly Lazy<ILookup<string, string>> files = new(() =>
     {
-        Fontconfig.AddFolder(folder);
+        Fontconfig.Use(folder);
         return Fontconfig.Files();
     });
 

@@ -144,6 +144,10 @@ internal static class Features
         ["a mask in box units"] = "<mask id='m' maskContentUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.5' fill='#fff'/></mask><rect id='x' x='10' y='20' width='80' height='50' fill='#036' mask='url(#m)'/>",
         ["a mask of a mask"] = "<mask id='a'><rect width='50' height='100' fill='#fff'/></mask><mask id='b' mask='url(#a)'><circle cx='50' cy='50' r='40' fill='#fff'/></mask><rect id='x' width='100' height='100' fill='#036' mask='url(#b)'/>",
         ["fill and stroke half seen"] = "<path id='x' d='M20 20h60v60z' fill='#c30' fill-opacity='.5' stroke='#036' stroke-width='10' stroke-opacity='.5' stroke-linejoin='bevel'/>",
+        ["text in Inter"] = "<text id='x' x='5' y='50' font-family='Inter, sans-serif' font-size='20' font-weight='600' letter-spacing='-.4'>Tonight</text>",
+        ["text in Roboto and Open Sans"] = "<g id='x'><text x='5' y='40' font-family='Roboto' font-size='20' font-weight='500'>Visits</text><text x='5' y='75' font-family='Open Sans' font-size='18' font-style='italic'>Journal</text></g>",
+        ["text in Lato, light"] = "<text id='x' x='5' y='50' font-family='Lato' font-size='22' font-weight='300'>School</text>",
+        ["text of no family that is there"] = "<text id='x' x='5' y='50' font-family='Nobody Sans, serif' font-size='22'>Larkrise</text>",
         ["visibility inside"] = "<g id='x' visibility='hidden'><rect width='40' height='40' fill='#c30'/><rect x='50' width='40' height='40' fill='#036' visibility='visible'/></g>",
     };
 }

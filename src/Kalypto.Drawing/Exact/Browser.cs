@@ -47,10 +47,7 @@ internal sealed class Browser : IDisposable
     {
         var home = Directory.CreateTempSubdirectory("kalypto-exact-").FullName;
         var fonts = Path.Combine(home, "fonts.conf");
-        await File.WriteAllTextAsync(fonts, $"""
-            <?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "urn:fontconfig:fonts.dtd">
-            <fontconfig><include ignore_missing="yes">/etc/fonts/fonts.conf</include><dir>{System.Security.SecurityElement.Escape(options.Fonts)}</dir><cachedir>{home}/cache</cachedir></fontconfig>
-            """, cancel);
+        await File.WriteAllTextAsync(fonts, FontFolders.Configuration(options.Fonts, Path.Combine(home, "cache")), cancel);
         // The browser may run as somebody else than the server.
         if (!OperatingSystem.IsWindows())
         {

@@ -11,10 +11,16 @@ internal static partial class Fontconfig
     private static readonly Lock One = new();
 
     [LibraryImport(Library)]
-    private static partial int FcInit();
+    private static partial nint FcConfigCreate();
 
     [LibraryImport(Library, StringMarshalling = StringMarshalling.Utf8)]
-    private static partial int FcConfigAppFontAddDir(nint config, string folder);
+    private static partial int FcConfigParseAndLoadFromMemory(nint config, string text, int complain);
+
+    [LibraryImport(Library)]
+    private static partial int FcConfigBuildFonts(nint config);
+
+    [LibraryImport(Library)]
+    private static partial int FcConfigSetCurrent(nint config);
 
     [LibraryImport(Library)]
     private static partial nint FcPatternCreate();
@@ -72,10 +78,11 @@ internal static partial class Fontconfig
         return found.ToLookup(f => f.Family, f => f.File, StringComparer.OrdinalIgnoreCase);
     }
 
-    /// <summary>Adds a folder of TTF and OTF files. Call before anything is drawn.</summary>
-    public static void AddFolder(string folder)
+    /// <summary>Draws with the common fonts and those of a folder of TTF and OTF files, and no others. Call before anything is drawn.</summary>
+    public static void Use(string folder)
     {
-        if (FcInit() == 0 || (Directory.Exists(folder) && FcConfigAppFontAddDir(0, folder) == 0))
+        var config = FcConfigCreate();
+        if (config == 0 || FcConfigParseAndLoadFromMemory(config, FontFolders.Configuration(folder), 0) == 0 || FcConfigBuildFonts(config) == 0 || FcConfigSetCurrent(config) == 0)
         {
             throw new RenderingFailedException($"The fonts in {folder} cannot be loaded.");
         }

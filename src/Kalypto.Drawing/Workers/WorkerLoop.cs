@@ -44,7 +44,7 @@ public static class WorkerLoop
     {
         ProcessLimits.Memory((ulong)memory);
         WatchParent();
-        Fontconfig.AddFolder(fonts);
+        Fontconfig.Use(fonts);
         await using var input = Console.OpenStandardInput();
         await using var output = Console.OpenStandardOutput();
         while (await Frames.ReadAsync<Request>(input, CancellationToken.None) is var (request, body))
