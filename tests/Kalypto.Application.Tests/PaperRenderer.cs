@@ -62,7 +62,7 @@ internal sealed class PaperRenderer : IRenderer
 
     /// <summary>Pixels are as dark as the letters of the document, so that equal documents look alike.</summary>
     public Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel) => Task.FromResult(new Drawn(
-        scene.Exact is not null ? [.. Enumerable.Repeat<byte>(255, width * height * 4)] : [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
+        scene.IsExact ? [.. Enumerable.Repeat<byte>(255, width * height * 4)] : [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
 
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
     {
@@ -77,7 +77,7 @@ internal sealed class PaperRenderer : IRenderer
         }
         made.Enqueue(order);
         Made([.. made]);
-        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {(order.Scene.Exact is null ? order.Scene.Document : "exactly")}"), null);
+        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {(order.Scene.IsExact ? "exactly" : order.Scene.Document)}"), null);
     }
 
     public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(document), null));

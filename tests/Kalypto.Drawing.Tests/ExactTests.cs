@@ -1,4 +1,5 @@
 using System.Text;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
@@ -61,6 +62,16 @@ public sealed class ExactTests(ExactFixture exact) : IClassFixture<ExactFixture>
         Assert.InRange(At(pixels, 40, 20).A, 60, 68);
     }
 
+    [Fact]
+    public async Task Layers_that_were_put_together_here_are_drawn_exactly_too()
+    {
+        var drawing = Read("<rect id='a' width='100' height='100' fill='#f00' style='clip-path:circle(20px at 30px 30px)'/><rect id='ground' width='100' height='100' fill='blue'/><rect id='b' x='60' y='60' width='20' height='20' fill='#f00'/>");
+        var (arrangement, made) = Arranger.Combine(drawing, Arrangement.None, [.. drawing.Layers.Where(l => l.Name is "a" or "b").Select(l => l.Ordinal)], "spots");
+        var arranged = Arranger.Apply(drawing, arrangement);
+        var drawn = await exact.Renderer.PixelsAsync(Isolation.Of(arranged, arranged.Layers[made]).Scene(new(0, 0, 100, 100), 100, 100), 100, 100, cancel);
+        Assert.Equal([(255, 0, 0, 255), (0, 0, 0, 0), (255, 0, 0, 255)], [At(drawn.Bytes!, 30, 30), At(drawn.Bytes!, 90, 10), At(drawn.Bytes!, 70, 70)]);
+    }
+
     // Each would turn the layer green if it got anywhere: to the disk, the network, a script, a worker, a store, the next page.
     public static TheoryData<string> Escapes => new(
     [
@@ -106,7 +117,7 @@ public sealed class ExactTests(ExactFixture exact) : IClassFixture<ExactFixture>
         var head = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>";
         var file = Encoding.UTF8.GetBytes($"{head}<g id='all'><rect id='x' width='50' height='100' fill='#f00'/>{escape}</g></svg>");
         var cut = new SourceCut(exact.Add(file), new(1, head.Length + 2), [], new(0, 0, 100, 100), new(0, 0, 100, 100), 100, 100, null);
-        var drawn = await exact.Renderer.PixelsAsync(new Scene(() => "", cut), 100, 100, cancel);
+        var drawn = await exact.Renderer.PixelsAsync(new Scene(() => "", isExact: true, cut), 100, 100, cancel);
         Assert.Null(drawn.Failure);
         Assert.Equal((255, 0, 0, 255), At(drawn.Bytes!, 25, 95));
         Assert.Equal(0, At(drawn.Bytes!, 75, 95).A);

@@ -148,6 +148,8 @@ internal static class Features
         ["text in Roboto and Open Sans"] = "<g id='x'><text x='5' y='40' font-family='Roboto' font-size='20' font-weight='500'>Visits</text><text x='5' y='75' font-family='Open Sans' font-size='18' font-style='italic'>Journal</text></g>",
         ["text in Lato, light"] = "<text id='x' x='5' y='50' font-family='Lato' font-size='22' font-weight='300'>School</text>",
         ["text of no family that is there"] = "<text id='x' x='5' y='50' font-family='Nobody Sans, serif' font-size='22'>Larkrise</text>",
+        ["a shadow by a slope of alpha"] = "<filter id='f' x='-.5' y='-.5' width='2' height='2'><feGaussianBlur in='SourceAlpha' stdDeviation='3'/><feOffset dy='4'/><feComponentTransfer><feFuncA type='linear' slope='.3'/></feComponentTransfer><feMerge><feMergeNode/><feMergeNode in='SourceGraphic'/></feMerge></filter><rect id='x' x='25' y='25' width='50' height='40' fill='#c30' filter='url(#f)'/>",
+        ["alpha in steps"] = "<filter id='f'><feComponentTransfer><feFuncA type='table' tableValues='0 1 1'/></feComponentTransfer></filter><rect id='x' x='25' y='25' width='50' height='40' fill='#c30' fill-opacity='.3' filter='url(#f)'/>",
         ["visibility inside"] = "<g id='x' visibility='hidden'><rect width='40' height='40' fill='#c30'/><rect x='50' width='40' height='40' fill='#036' visibility='visible'/></g>",
     };
 }

@@ -84,6 +84,6 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     }
 
     private IReadOnlyList<(Screen Screen, string Key)> ScreensOf(MeasuredDrawing drawing) => proven.Engines is not { } engines || drawing.Drawn.Source is null ? []
-        : keys.GetValue(drawing.Drawn, drawn => [.. drawn.Screens.Where(s => s.Root.ViewBox is null && drawing.Isolate(s.Root, NoLayers).CanBeExact)
+        : keys.GetValue(drawing.Drawn, drawn => [.. drawn.Screens.Where(s => s.Root.ViewBox is null && drawing.Isolate(s.Root, NoLayers).CanBeCut)
             .Select(s => (s, desk.Keys.OfProof(drawing.Isolate(s.Root, NoLayers), Way, engines, string.Create(CultureInfo.InvariantCulture, $"{s.Box.X} {s.Box.Y} {s.Box.Width} {s.Box.Height}")).Hex))]);
 }

@@ -88,14 +88,14 @@ public sealed class Isolation
         {
             if (beyond.IsDefault)
             {
-                beyond = !CanBeExact ? [] : [.. Elements.Select(e => e.Beyond).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
+                beyond = shapeOnly ? [] : [.. Elements.Select(e => e.Beyond).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
             }
             return beyond;
         }
     }
 
     /// <summary>False for what cannot be cut out of the file that the drawing came in by, such as a group that was made of layers here.</summary>
-    public bool CanBeExact => !shapeOnly && drawing.Source is not null && layer.Element.At.IsKnown && !layer.Combined;
+    public bool CanBeCut => !shapeOnly && drawing.Source is not null && layer.Element.At.IsKnown && !layer.Combined;
 
     /// <summary>Every element that has a part in the picture.</summary>
     internal IEnumerable<Element> Elements => Itself.SelfAndDescendants().Concat(around).Append(drawing.Root)
@@ -181,9 +181,9 @@ public sealed class Isolation
     /// <param name="width">The width of the picture, in px.</param>
     /// <param name="height">The height of the picture, in px.</param>
     /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
-    /// <param name="isExact">True for the exact engine also where the quick one was not known to draw it otherwise; what cannot be cut out of its file is drawn by the quick one.</param>
+    /// <param name="isExact">True for the exact engine also where the quick one was not known to draw it otherwise.</param>
     public Scene Scene(Box crop, double width, double height, string? ground = null, bool isExact = false) =>
-        new(() => Document(crop, width, height, ground), Beyond.IsEmpty && !(isExact && CanBeExact) ? null
+        new(() => Document(crop, width, height, ground), isExact || !Beyond.IsEmpty, !CanBeCut || (!isExact && Beyond.IsEmpty) ? null
             : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground));
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>

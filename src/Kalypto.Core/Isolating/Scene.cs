@@ -4,14 +4,18 @@ namespace Kalypto.Core.Isolating;
 
 /// <summary>What is to be drawn: a document that this core wrote or, for what only the exact engine draws right, the layer in its own file.</summary>
 /// <param name="write">Writes the document.</param>
-/// <param name="exact">What the exact engine draws instead; null for what the quick engine draws.</param>
-public sealed class Scene(Func<string> write, SourceCut? exact = null)
+/// <param name="isExact">True for what the exact engine draws.</param>
+/// <param name="cut">Where it finds the layer in its own file; null where that cannot be cut out, so that it draws the document.</param>
+public sealed class Scene(Func<string> write, bool isExact = false, SourceCut? cut = null)
 {
-    /// <summary>SVG text made by this core, for the quick engine; written when it is asked for.</summary>
+    /// <summary>SVG text made by this core; written when it is asked for.</summary>
     public string Document => write();
 
-    /// <summary>What the exact engine draws instead; null for what the quick engine draws.</summary>
-    public SourceCut? Exact => exact;
+    /// <summary>True for what the exact engine draws.</summary>
+    public bool IsExact => isExact;
+
+    /// <summary>Where the exact engine finds the layer in its own file; null where it draws the document, or does not draw at all.</summary>
+    public SourceCut? Cut => cut;
 
     /// <summary>A scene for the quick engine.</summary>
     public static implicit operator Scene(string document) => new(() => document);

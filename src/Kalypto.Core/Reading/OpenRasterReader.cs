@@ -172,6 +172,11 @@ internal sealed class OpenRasterReader
         {
             element.Declared["mix-blend-mode"] = op;
         }
+        else if (op == "plus")
+        {
+            element.Declared["mix-blend-mode"] = "plus-lighter";
+            element.Beyond = "the blend mode plus";
+        }
         else if (op is not ("src-over" or "dst-in" or "dst-out" or "src-atop" or "dst-atop"))
         {
             notes.Add((element, $"The way it is laid over the others (svg:{op}) is drawn as plain covering."));
@@ -190,31 +195,39 @@ internal sealed class OpenRasterReader
                 below.Add(element);
                 continue;
             }
-            var group = new ElementBuilder("g", parent, 0) { Label = $"cut by {element.Label ?? "a layer"}", Declared = [] };
+            var group = new ElementBuilder("g", parent, 0) { Label = $"{(op.StartsWith("dst", StringComparison.Ordinal) ? "cut by" : "under")} {element.Label ?? "a layer"}", Declared = [] };
             group.Children.AddRange(below);
-            switch (op)
+            below = [op switch
             {
-                case "dst-in" or "dst-out":
-                    group.Declared["mask"] = $"url(#{Mask(element, op == "dst-out")})";
-                    below = [group];
-                    break;
-                case "dst-atop":
-                    group.Declared["mask"] = $"url(#{Mask(element, inverted: false)})";
-                    below = [element, group];
-                    break;
-                default:
-                    var id = $"below{++masks}";
-                    group["id"] = id;
-                    var use = new ElementBuilder("use", definitions, 0);
-                    use["href"] = "#" + id;
-                    var clipped = new ElementBuilder("g", parent, 0) { Label = element.Label, Declared = new() { ["mask"] = $"url(#{Mask(use, inverted: false)})" } };
-                    clipped.Children.Add(element);
-                    group.Label = $"under {element.Label ?? "a layer"}";
-                    below = [group, clipped];
-                    break;
-            }
+                "dst-in" or "dst-out" => Masked(group, element, isInverted: op == "dst-out"),
+                "dst-atop" => Atop(parent, element, group),
+                _ => Atop(parent, group, element),
+            }];
         }
         parent.Children.AddRange(below);
+    }
+
+    private ElementBuilder Masked(ElementBuilder group, ElementBuilder shape, bool isInverted)
+    {
+        group.Declared!["mask"] = $"url(#{Mask(shape, isInverted)})";
+        return group;
+    }
+
+    /// <summary>One thing laid over another within just what that covers: over it as if it covered wholly, and all of that as far as it covers.</summary>
+    private ElementBuilder Atop(ElementBuilder parent, ElementBuilder ground, ElementBuilder above)
+    {
+        var id = $"ground{++masks}";
+        ground["id"] = id;
+        var use = new ElementBuilder("use", definitions, 0);
+        use["href"] = "#" + id;
+        var whole = (root["viewBox"] ?? "").Split(' ');
+        var filter = Definition("filter", $"whole{masks}", definitions, ("filterUnits", "userSpaceOnUse"), ("x", "0"), ("y", "0"), ("width", whole[2]), ("height", whole[3]), ("color-interpolation-filters", "sRGB"));
+        filter.Children.Add(Definition("feColorMatrix", null, filter, ("type", "matrix"), ("values", "1 0 0 0 0 0 1 0 0 0 0 0 1 0 0 0 0 0 255 0")));
+        var covered = new ElementBuilder("g", parent, 0) { Declared = new() { ["filter"] = $"url(#{filter["id"]})" } };
+        covered.Children.Add(ground);
+        var both = new ElementBuilder("g", parent, 0) { Label = $"{above.Label ?? "a layer"} on {ground.Label ?? "a layer"}", Declared = [] };
+        both.Children.AddRange([covered, above]);
+        return Masked(both, use, isInverted: false);
     }
 
     /// <summary>A mask by the alpha of a layer. It is white for masks go by brightness, and inverted where what it covers goes.</summary>

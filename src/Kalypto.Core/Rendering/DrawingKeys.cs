@@ -54,10 +54,10 @@ public sealed class DrawingKeys(Func<string, string> fontsOf, string? exact = nu
 
     private Known Make(Isolation isolation)
     {
-        var share = Proven.Count == 0 || !isolation.CanBeExact ? 0 : isolation.Elements.Max(e => Proven.GetValueOrDefault(e.Fingerprint));
+        var share = Proven.Count == 0 ? 0 : isolation.Elements.Max(e => Proven.GetValueOrDefault(e.Fingerprint));
         var fonts = isolation.FontFamilies.Select(fontsOf).ToList();
         // What the exact engine draws it takes from the file itself, whatever was read of that.
-        var engine = exact is not null && (share > 0 || !isolation.Beyond.IsEmpty) ? new[] { $"exact {exact}", isolation.Source! } : [];
+        var engine = exact is not null && (share > 0 || !isolation.Beyond.IsEmpty) ? new[] { $"exact {exact}", isolation.Source ?? "" } : [];
         return new(share, fonts.TrueForAll(f => f.Length == 0) && engine.Length == 0 ? isolation.Key : Fingerprint.Of([isolation.Key.Hex, .. fonts, .. engine]));
     }
 

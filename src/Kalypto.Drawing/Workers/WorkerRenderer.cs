@@ -282,27 +282,34 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private async Task<EngineFailure?> AskSceneAsync(Request request, Scene scene, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         // A PDF is made of shapes, and an icon file of several sizes: the quick engine draws both.
-        if (scene.Exact is not { } cut || Exact is null || request.Format == Format.Pdf.Id || request.Format == Format.Ico.Id || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
+        if (!scene.IsExact || Exact is null || request.Format == Format.Pdf.Id || request.Format == Format.Ico.Id || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
         {
             return await AskAsync(request, scene.Document, answers, take, cancel);
         }
-        if (await sources!.FindAsync(cut.Source, cancel) is not { } file)
+        var document = "";
+        if (scene.Cut is { } cut)
         {
-            take(new("The file that the drawing came in by is not kept any more.", null), []);
-            return null;
-        }
-        Answer? refused = null;
-        byte[] document = [];
-        var failure = await AskAsync(new(WorkerTask.Cut, 0, 0, Effort.Quick, []) { Cut = cut }, file, 1, (answer, body) => (refused, document) = (answer.Failure is null ? null : answer, body), cancel);
-        if (failure is not null || refused is not null)
-        {
-            if (refused is not null)
+            if (await sources!.FindAsync(cut.Source, cancel) is not { } file)
             {
-                take(refused, []);
+                take(new("The file that the drawing came in by is not kept any more.", null), []);
+                return null;
             }
-            return failure;
+            Answer? refused = null;
+            var failure = await AskAsync(new(WorkerTask.Cut, 0, 0, Effort.Quick, []) { Cut = cut }, file, 1, (answer, body) => (refused, document) = (answer.Failure is null ? null : answer, Encoding.UTF8.GetString(body)), cancel);
+            if (failure is not null || refused is not null)
+            {
+                if (refused is not null)
+                {
+                    take(refused, []);
+                }
+                return failure;
+            }
         }
-        var (png, why) = await exact!.DrawAsync(Encoding.UTF8.GetString(document), (int)request.Width, (int)request.Height, cancel);
+        else
+        {
+            document = scene.Document;
+        }
+        var (png, why) = await exact!.DrawAsync(document, (int)request.Width, (int)request.Height, cancel);
         return why ?? await AskAsync(request with { IsDrawn = true }, png, answers, take, cancel);
     }
 
