@@ -1,6 +1,6 @@
 namespace Kalypto.Core.Designs;
 
-/// <summary>A picture that fills a shape by way of a pattern, which is how many drawing programs write photos (SVG 1.1, 13.3).</summary>
+/// <summary>A picture that a layer shows without being one: as the fill of a shape (SVG 1.1, 13.3), as its mask, or as a repeat of a picture.</summary>
 /// <param name="Image">The picture.</param>
 /// <param name="Across">How wide one px of it is drawn: in drawing units, or as a share of the shape's box.</param>
 /// <param name="Down">The same for its height.</param>
@@ -9,11 +9,20 @@ public sealed record PatternPicture(Element Image, double Across, double Down, b
 {
     private const int MostSteps = 8;
 
-    /// <summary>Finds the picture that fills a shape; null when none does.</summary>
-    /// <param name="shape">The shape.</param>
+    /// <summary>Finds the picture that a shape or repeat shows; null when it shows none.</summary>
+    /// <param name="shape">The shape or repeat.</param>
     /// <param name="find">Finds a definition by its id.</param>
     public static PatternPicture? Of(Element shape, Func<string, Element?> find)
     {
+        if (shape.Name == "use")
+        {
+            return IsOnePicture(shape, find, MostSteps) ? Shown(shape, Matrix.Identity, find, byBox: false, MostSteps) : null;
+        }
+        if (shape.Style("mask") is { } mask && References.Of("mask", mask).FirstOrDefault() is { } masking && find(masking) is { Name: "mask" } by
+            && by.Elements.Select(e => Shown(e, Matrix.Identity, find, by["maskContentUnits"] == "objectBoundingBox", MostSteps)).FirstOrDefault(p => p is not null) is { } masked)
+        {
+            return masked;
+        }
         if (shape.Style("fill") is not { } fill || !References.IsReference(fill) || References.Of("fill", fill).FirstOrDefault() is not { } id)
         {
             return null;
@@ -43,6 +52,14 @@ public sealed record PatternPicture(Element Image, double Across, double Down, b
         var (across, down) = IsByBox ? (Across * shape.Width, Down * shape.Height) : (Across, Down);
         return across > 0 && down > 0 ? Math.Min(1 / across, 1 / down) : null;
     }
+
+    private static bool IsOnePicture(Element element, Func<string, Element?> find, int left) => left > 0 && element.Name switch
+    {
+        "image" => true,
+        "use" => element["href"] is ['#', .. var id] && find(id) is { } shown && IsOnePicture(shown, find, left - 1),
+        "g" or "svg" or "symbol" or "a" => element.Elements.Where(e => e.Name is not ("defs" or "clipPath" or "mask")).ToList() is [var only] && IsOnePicture(only, find, left - 1),
+        _ => false,
+    };
 
     private static PatternPicture? Shown(Element element, Matrix around, Func<string, Element?> find, bool byBox, int left)
     {

@@ -121,11 +121,11 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
     {
         "text" => LayerContent.Text,
         "image" => LayerContent.Image,
-        "use" => LayerContent.Repeat,
         _ when element[Pdf.PdfDrawing.Words] is not null => LayerContent.Text,
         _ => SvgNames.Containers.Contains(element.Name) ? LayerContent.Group
             // A shape that a photo fills is a photo with the shape for its frame.
-            : PatternPicture.Of(element.Frozen!, id => byId.GetValueOrDefault(id)?.Frozen) is not null ? LayerContent.Image : LayerContent.Shape,
+            : PatternPicture.Of(element.Frozen!, id => byId.GetValueOrDefault(id)?.Frozen) is not null ? LayerContent.Image
+            : element.Name == "use" ? LayerContent.Repeat : LayerContent.Shape,
     };
 
     private static (string Name, NameSource Source) NameOf(ElementBuilder element, LayerContent content, string fallbackName)

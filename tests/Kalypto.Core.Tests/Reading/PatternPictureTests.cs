@@ -36,6 +36,22 @@ public sealed class PatternPictureTests
     }
 
     [Theory]
+    // A repeat of a picture, by way of a symbol too; a picture that is the mask of a shape.
+    [InlineData("<use id='x' href='#i' transform='scale(2)'/>", LayerContent.Image)]
+    [InlineData("<symbol id='s'><g><use href='#i'/></g></symbol><use id='x' href='#s'/>", LayerContent.Image)]
+    [InlineData("<mask id='m'><use href='#i' transform='scale(50)'/></mask><rect id='x' width='200' height='100' mask='url(#m)'/>", LayerContent.Image)]
+    // With something beside it, it is a repeat like any other; without a picture, a shape.
+    [InlineData("<symbol id='s'><use href='#i'/><path d='M0 0h1v1z'/></symbol><use id='x' href='#s'/>", LayerContent.Repeat)]
+    [InlineData("<mask id='m'><circle r='50'/></mask><rect id='x' width='200' height='100' mask='url(#m)'/>", LayerContent.Shape)]
+    public void Whatever_shows_one_picture_is_a_photo(string inside, LayerContent content)
+    {
+        var drawing = Svg.Read($"<defs><image id='i' width='4' height='2' href='{Gif}'/></defs>{inside}", "viewBox='0 0 400 400'");
+        Assert.Equal(content, drawing.Layer("x").Content);
+        Assert.Equal(content == LayerContent.Shape ? 0 : 1, LayerContents.OfAll(drawing)[drawing.Layer("x").Ordinal].Pictures);
+        Assert.False(content != LayerContent.Shape && DecisionRule.IsPlain(drawing.Layer("x")));
+    }
+
+    [Theory]
     [InlineData("<pattern id='p' width='9' height='9'><circle r='3'/></pattern>")]
     [InlineData("<pattern id='p' href='#p'/>")]
     [InlineData("<pattern id='p'><use href='#q'/></pattern><g id='q'><use href='#q2'/></g><g id='q2'/>")]
