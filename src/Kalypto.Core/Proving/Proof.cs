@@ -26,7 +26,7 @@ public sealed class Proof
 
     // Each takes about as long as the first comparison. Layers that nothing speaks against are drawn alone in the first ones only.
     private const int MostRounds = 4;
-    private const int RoundsOfAll = 1;
+    private const int RoundsOfAll = 2;
     private const int MostAtOnce = 400;
 
     // Fewer pixels than these, or a smaller share of a layer's box, are what engines round differently.
@@ -63,14 +63,14 @@ public sealed class Proof
 
     private async Task<(ScreenProof? Proof, Drawn? Failure)> RunAsync(CancellationToken cancel)
     {
-        var (all, failure) = await CompareAsync(NoLayers, null, cancel);
+        var (all, failure) = await CompareAsync(NoLayers, null, scale, cancel);
         if (all is null)
         {
             return (null, failure);
         }
         left = all;
         var layers = screen.Root.SelfAndDescendants().Where(l => l != screen.Root && l.ViewBox is null && !l.HiddenHere && drawing.ShapeOf(l) is not null)
-            .Select(l => (Layer: l, Place: Place(l))).Where(l => l.Place.Meets(whole)).ToLookup(l => l.Layer.Children.Count > 0);
+            .Select(l => (Layer: l, Place: Place(l, scale))).Where(l => l.Place.Meets(whole)).ToLookup(l => l.Layer.Children.Count > 0);
         foreach (var areGroups in new[] { false, true })
         {
             var open = layers[areGroups].ToList();
@@ -82,25 +82,32 @@ public sealed class Proof
             }
             for (var round = 0; round < MostRounds && Shown(open, withAll: !areGroups && round < RoundsOfAll) is { Count: > 0 } shown; round++)
             {
-                var (alone, why) = await CompareAsync(AllBut(shown), [.. shown.Select(s => s.Place)], cancel);
-                if (alone is null)
+                var without = AllBut(shown);
+                // Thin lines may be other at the smallest size only; what nothing speaks against is looked at in that one.
+                var (small, why) = await CompareAsync(without, shown, 1, cancel);
+                var (alone, whyAlone) = scale == 1 || small is null || !shown.Exists(s => left.CountIn(s.Place).Other >= LeastPixels) ? (small, why) : await CompareAsync(without, shown, scale, cancel);
+                if (alone is null || small is null)
                 {
-                    return (null, why);
+                    return (null, why ?? whyAlone);
                 }
                 foreach (var layer in shown)
                 {
                     open.Remove(layer);
                     // What nothing on the screen speaks against may be off by twice as much, which nobody sees.
                     var most = left.CountIn(layer.Place).Other >= LeastPixels ? Most : 2 * Most;
-                    if (alone.CountIn(layer.Place) is var (other, inked) && other >= LeastPixels && other > most * inked)
+                    var share = Math.Max(ReferenceEquals(alone, small) ? 0 : ShareOf(alone, layer.Place, most), ShareOf(small, Place(layer.Layer, 1), scale == 1 ? most : 2 * Most));
+                    if (share > 0)
                     {
-                        proven.Add(new(layer.Layer.Ordinal, (double)other / inked));
+                        proven.Add(new(layer.Layer.Ordinal, share));
                         left = left.Without(layer.Place);
                     }
                 }
             }
         }
         return (new([.. proven], all, left), null);
+
+        static double ShareOf(Differences found, PixelBox place, double most) =>
+            found.CountIn(place) is var (other, inked) && other >= LeastPixels && other > most * inked ? (double)other / inked : 0;
     }
 
     /// <summary>
@@ -147,19 +154,21 @@ public sealed class Proof
     }
 
     // Where a layer is seen, in px of the compared pictures.
-    private PixelBox Place(Layer layer)
+    private PixelBox Place(Layer layer, int at)
     {
         var shape = drawing.ShapeOf(layer)!.Value;
-        var reach = drawing.Isolate(layer, NoLayers).HasFilter ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 1.0 / scale;
+        var reach = drawing.Isolate(layer, NoLayers).HasFilter ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 1.0 / at;
         var seen = shape.Inflate(reach);
-        return new((int)Math.Floor((seen.X - frame.X) * scale), (int)Math.Floor((seen.Y - frame.Y) * scale), (int)Math.Ceiling((seen.Right - frame.X) * scale), (int)Math.Ceiling((seen.Bottom - frame.Y) * scale));
+        return new((int)Math.Floor((seen.X - frame.X) * at), (int)Math.Floor((seen.Y - frame.Y) * at), (int)Math.Ceiling((seen.Right - frame.X) * at), (int)Math.Ceiling((seen.Bottom - frame.Y) * at));
     }
 
-    private async Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<PixelBox>? places, CancellationToken cancel)
+    private async Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<(Layer Layer, PixelBox Place)>? shown, int at, CancellationToken cancel)
     {
+        var whole = new PixelBox(0, 0, (int)frame.Width * at, (int)frame.Height * at);
+        var places = shown?.Select(s => Place(s.Layer, at)).ToList();
         var isolation = drawing.Isolate(screen.Root, without);
         var found = Differences.None(whole.Width, whole.Height);
-        foreach (var some in Tiles().Where(t => places?.Exists(p => p.Meets(t)) != false).Chunk(AtOnce))
+        foreach (var some in Tiles(whole).Where(t => places?.Exists(p => p.Meets(t)) != false).Chunk(AtOnce))
         {
             foreach (var (tile, quick, exact) in await Task.WhenAll(some.Select(DrawAsync)))
             {
@@ -174,14 +183,14 @@ public sealed class Proof
 
         async Task<(PixelBox Tile, Drawn Quick, Drawn Exact)> DrawAsync(PixelBox tile)
         {
-            var crop = new Box(frame.X + (double)tile.Left / scale, frame.Y + (double)tile.Top / scale, (double)tile.Width / scale, (double)tile.Height / scale);
+            var crop = new Box(frame.X + (double)tile.Left / at, frame.Y + (double)tile.Top / at, (double)tile.Width / at, (double)tile.Height / at);
             var quick = renderer.PixelsAsync(isolation.Document(crop, tile.Width, tile.Height), tile.Width, tile.Height, cancel);
             var exact = renderer.PixelsAsync(isolation.Scene(crop, tile.Width, tile.Height, isExact: true), tile.Width, tile.Height, cancel);
             return (tile, await quick, await exact);
         }
     }
 
-    private IEnumerable<PixelBox> Tiles()
+    private static IEnumerable<PixelBox> Tiles(PixelBox whole)
     {
         var wide = Math.Min(whole.Width, LongestSide);
         var tall = Math.Max(1, TilePixels / wide);
