@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Reading.Normalising;
 
@@ -144,6 +145,10 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         if (element.Name == "mask" && element.Style("mask") is not (null or "none"))
         {
             yield return "a mask that is masked";
+        }
+        if (element.Name == "pattern" && element["patternTransform"] is { } turned && Matrix.Parse(turned) is { } matrix && Math.Abs(matrix.B) + Math.Abs(matrix.C) > 1e-6)
+        {
+            yield return "a pattern that is turned";
         }
         if (element["pathLength"] is not null && element.Style("stroke-dasharray") is not (null or "none"))
         {
