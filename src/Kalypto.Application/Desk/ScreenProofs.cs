@@ -60,7 +60,8 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     {
         var screen = drawing?.Drawn.Screens.FirstOrDefault(s => s.Root.Ordinal == taken.Job.Ordinal);
         var (proof, why) = screen is null ? (null, new(null, failure ?? "The screen is not there.")) : await Proof.OfAsync(renderer, drawing!, screen, cancel);
-        if (why is { IsPassing: true } && !taken.IsLast)
+        // What ran out of time does so again, and builds wait for it.
+        if (why is { IsPassing: true, IsSlow: false } && !taken.IsLast)
         {
             return false;
         }

@@ -24,6 +24,10 @@ public sealed class Proof
     private const int LongestSide = 2400;
     private const int AtOnce = 2;
 
+    // Beyond these many a comparison takes minutes: it is made once and a second time, or not at all.
+    private const double ManyPixels = 16_000_000;
+    private const double MostPixels = 64_000_000;
+
     // Each takes about as long as the first comparison. Layers that nothing speaks against are drawn alone in the first ones only.
     private const int MostRounds = 4;
     private const int RoundsOfAll = 2;
@@ -49,7 +53,7 @@ public sealed class Proof
         frame = screen.Box.SnapOutwards(1e-6);
         scale = frame.Width * frame.Height * CloseScale * CloseScale <= ClosePixels ? CloseScale : 1;
         whole = new(0, 0, (int)frame.Width * scale, (int)frame.Height * scale);
-        left = Differences.None(whole.Width, whole.Height);
+        left = Differences.None(0, 0);
     }
 
     /// <summary>Proves a screen.</summary>
@@ -63,6 +67,11 @@ public sealed class Proof
 
     private async Task<(ScreenProof? Proof, Drawn? Failure)> RunAsync(CancellationToken cancel)
     {
+        if (frame.Width * frame.Height > MostPixels)
+        {
+            return (null, new(null, $"It is larger than {MostPixels / 1_000_000} million units."));
+        }
+        var rounds = frame.Width * frame.Height > ManyPixels ? 1 : MostRounds;
         var (all, failure) = await CompareAsync(NoLayers, null, scale, cancel);
         if (all is null)
         {
@@ -80,7 +89,7 @@ public sealed class Proof
                 left = left.Without(known.Place);
                 open.Remove(known);
             }
-            for (var round = 0; round < MostRounds && Shown(open, withAll: !areGroups && round < RoundsOfAll) is { Count: > 0 } shown; round++)
+            for (var round = 0; round < rounds && Shown(open, withAll: !areGroups && round < RoundsOfAll) is { Count: > 0 } shown; round++)
             {
                 var without = AllBut(shown);
                 // Thin lines may be other at the smallest size only; what nothing speaks against is looked at in that one.
