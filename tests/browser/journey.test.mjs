@@ -116,6 +116,15 @@ test('undo takes back and redo does again', async () => {
   await shipsAre(shipped);
 });
 
+test('the picture says how near to a browser it ships, and marks what differs', async () => {
+  await page.waitForFunction(() => /equal to the browser: \d+(\.\d+)?%/.test(document.querySelector('.caption').textContent));
+  const marks = page.waitForResponse(r => /\/pictures\/proofs\/[0-9a-f]{64}\.png$/.test(r.url()));
+  await key('4');
+  assert.ok(PNG.sync.read(await (await marks).body()).data.some((v, i) => i % 4 === 3 && v > 0), 'nothing is marked');
+  assert.match(await page.locator('[aria-label="Lens"] [aria-pressed="true"]').innerText(), /differs/);
+  await key('1');
+});
+
 test('picking in the picture picks in the ledger and goes one level in', async () => {
   const picture = await page.locator('.stage img').boundingBox();
   const at = [picture.x + picture.width * 230 / 375, picture.y + picture.height * 236 / 812];
@@ -128,15 +137,6 @@ test('picking in the picture picks in the ledger and goes one level in', async (
   await page.mouse.move(picture.x + picture.width - 2, picture.y + picture.height * 512 / 812, { steps: 4 });
   await page.mouse.up();
   assert.deepEqual(await page.locator('.ledger-row.picked .cell-name strong').allInnerTexts(), ['forecast-card']);
-});
-
-test('the picture says how near to a browser it ships, and marks what differs', async () => {
-  await page.waitForFunction(() => /equal to the browser: \d+(\.\d+)?%/.test(document.querySelector('.caption').textContent));
-  const marks = page.waitForResponse(r => /\/pictures\/proofs\/[0-9a-f]{64}\.png$/.test(r.url()));
-  await key('4');
-  assert.ok(PNG.sync.read(await (await marks).body()).data.some((v, i) => i % 4 === 3 && v > 0), 'nothing is marked');
-  assert.match(await page.locator('[aria-label="Lens"] [aria-pressed="true"]').innerText(), /differs/);
-  await key('1');
 });
 
 test('a path taken twice blocks the build until the offered name is taken', async () => {
