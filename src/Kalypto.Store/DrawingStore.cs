@@ -11,8 +11,8 @@ public sealed class DrawingStore(Database database)
 
     private const string Tell = $"select {Signals.Notify}json_build_object('kind', '{Signals.Drawn}', 'key', $1::text, 'by', $2::text, 'quick', $3::boolean)::text)";
 
-    // How long a failure that may pass is believed. Nobody waits for it longer than that, and nothing is tried for ever.
-    private static readonly TimeSpan Passing = TimeSpan.FromMinutes(10);
+    /// <summary>How long a failure that may pass is believed. Nobody waits for it longer than that, and nothing is tried for ever.</summary>
+    internal static readonly TimeSpan Passing = TimeSpan.FromMinutes(10);
 
     // That something is asked for is written down once a day at most.
     private const string IsUsed = "set used_at = now() where key = any($1::char(64)[]) and used_at < now() - interval '1 day'";

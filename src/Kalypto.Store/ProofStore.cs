@@ -5,8 +5,6 @@ namespace Kalypto.Store;
 /// <summary>Which screens were drawn by both engines, and what that has shown.</summary>
 public sealed class ProofStore(Database database)
 {
-    private static readonly TimeSpan Passing = TimeSpan.FromMinutes(10);
-
     /// <summary>Those of the keys that are proved.</summary>
     public async Task<IReadOnlyDictionary<string, ProofRow>> FindAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
     {
@@ -44,7 +42,7 @@ public sealed class ProofStore(Database database)
             ("""
             insert into proofs (key, engine, equal, marks, failure, passes_at) values ($1, $2, $3, $4, $5, now() + $6)
             on conflict (key) do update set equal = excluded.equal, marks = excluded.marks, failure = excluded.failure, passes_at = excluded.passes_at where proofs.passes_at is not null
-            """, [proof.Key, engine, proof.Equal, sha256, proof.Failure, proof.IsPassing ? Passing : null]),
+            """, [proof.Key, engine, proof.Equal, sha256, proof.Failure, proof.IsPassing ? DrawingStore.Passing : null]),
             ("insert into proven (proof, element, share) select $1, e, s from unnest($2::char(64)[], $3::float8[]) as n (e, s) on conflict do nothing",
                 [proof.Key, proven.Keys.Select(k => k.Hex).ToArray(), proven.Values.ToArray()]),
             (DrawingStore.Done, [proof.Key]),

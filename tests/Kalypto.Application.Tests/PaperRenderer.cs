@@ -22,6 +22,9 @@ internal sealed class PaperRenderer : IRenderer
     /// <summary>Files at which the worker dies.</summary>
     public Func<FileOrder, bool> Crashes { get; set; } = _ => false;
 
+    /// <summary>Pixels that take too long.</summary>
+    public Func<Scene, bool> Stalls { get; set; } = _ => false;
+
     /// <summary>Is told what is made.</summary>
     public Action<IReadOnlyCollection<FileOrder>> Made { get; set; } = _ => { };
 
@@ -61,7 +64,7 @@ internal sealed class PaperRenderer : IRenderer
     public Task<Drawn> DrawAsync(Scene scene, int width, int height, Effort quality, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(scene.Document), null));
 
     /// <summary>Pixels are as dark as the letters of the document, so that equal documents look alike.</summary>
-    public Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel) => Task.FromResult(new Drawn(
+    public Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel) => Task.FromResult(Stalls(scene) ? new Drawn(null, "It takes too long.") { IsPassing = true, IsSlow = true } : new Drawn(
         scene.IsExact ? [.. Enumerable.Repeat<byte>(255, width * height * 4)] : [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
 
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)

@@ -62,6 +62,22 @@ public sealed class ProofTests
     }
 
     [Fact]
+    public async Task What_could_not_be_compared_is_compared_when_that_has_passed()
+    {
+        var renderer = new PaperRenderer { Exact = "browser 1", Stalls = scene => scene.IsExact };
+        await using var kalypto = await Running.StartAsync(renderer);
+        var project = await BringInAsync(kalypto);
+        var proof = await ProofOfAsync(kalypto, project);
+        Assert.Equal((null, "It takes too long.", true), (proof.Equal, proof.Failure, proof.IsPassing));
+        // As if the ten minutes were over.
+        renderer.Stalls = _ => false;
+        await kalypto.RunAsync("delete from proofs");
+        var measured = (await kalypto.OpenAsync(project)).States.Single();
+        Assert.False(await kalypto.Get<ScreenProofs>().AskAsync([((await kalypto.OpenAsync(project)).Designs[0].Row.DraftId, measured.Measured)], Cancel));
+        Assert.Equal(1, (await ProofOfAsync(kalypto, project)).Exactly);
+    }
+
+    [Fact]
     public async Task Without_an_exact_engine_nothing_is_proved()
     {
         await using var kalypto = await Running.StartAsync(new PaperRenderer());

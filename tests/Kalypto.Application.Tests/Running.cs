@@ -101,6 +101,13 @@ internal sealed class Running : IAsyncDisposable
         return files;
     }
 
+    /// <summary>Does something to its database that no use of Kalypto does.</summary>
+    public async Task RunAsync(string sql)
+    {
+        await using var command = Get<Database>().Source.CreateCommand(sql);
+        await command.ExecuteNonQueryAsync(Cancel);
+    }
+
     /// <summary>The name of its database.</summary>
     public string DatabaseName => database;
 

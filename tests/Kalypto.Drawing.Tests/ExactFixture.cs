@@ -1,4 +1,6 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
+using Kalypto.Core.Proving;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Workers;
@@ -28,6 +30,17 @@ public sealed class ExactFixture : IDisposable, ISources
         var hash = Fingerprint.Of(file).Hex;
         files[hash] = file;
         return hash;
+    }
+
+    /// <summary>How a layer, as it is drawn, differs from a browser's picture of it.</summary>
+    public async Task<Differences> BesideABrowserAsync(Isolation isolation, Box crop, int scale, CancellationToken cancel)
+    {
+        var (width, height) = ((int)crop.Width * scale, (int)crop.Height * scale);
+        var ours = await Renderer.PixelsAsync(isolation.Scene(crop, width, height), width, height, cancel);
+        var theirs = await Renderer.PixelsAsync(isolation.Scene(crop, width, height, isExact: true), width, height, cancel);
+        Assert.Equal((null, null), (ours.Failure, theirs.Failure));
+        Assert.Contains(theirs.Bytes!.Chunk(4), p => p[3] > 0);
+        return Differences.Of(ours.Bytes!, theirs.Bytes!, width, height);
     }
 
     public Task<ReadOnlyMemory<byte>?> FindAsync(string sha256, CancellationToken cancel) => Task.FromResult<ReadOnlyMemory<byte>?>(files.TryGetValue(sha256, out var file) ? file : null);

@@ -47,10 +47,8 @@ public sealed class ExportTests(ExactFixture exact) : IClassFixture<ExactFixture
             var crop = measured.ShapeOf(layer)!.Value.Inflate(2).SnapOutwards(0);
             foreach (var scale in Scales)
             {
-                var (width, height) = ((int)crop.Width * scale, (int)crop.Height * scale);
-                var ours = await exact.Renderer.PixelsAsync(isolation.Scene(crop, width, height), width, height, cancel);
-                var theirs = await exact.Renderer.PixelsAsync(isolation.Scene(crop, width, height, isExact: true), width, height, cancel);
-                if (Differences.Of(ours.Bytes!, theirs.Bytes!, width, height) is { } found && found.Share > Most && found.Count > FewPixels)
+                var found = await exact.BesideABrowserAsync(isolation, crop, scale, cancel);
+                if (found.Share > Most && found.Count > FewPixels)
                 {
                     wrong.Add($"{layer.Name} {found.Share:P1} ({found.Count} px) at {scale}x");
                 }

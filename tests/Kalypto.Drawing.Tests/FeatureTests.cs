@@ -12,8 +12,6 @@ namespace Kalypto.Drawing.Tests;
 public sealed class FeatureTests(ExactFixture exact) : IClassFixture<ExactFixture>
 {
     private const double Most = 0.02;
-    private const int Units = 100;
-
     // All of them with KALYPTO_WHOLE=1.
     private static readonly int[] Scales = Environment.GetEnvironmentVariable("KALYPTO_WHOLE") == "1" ? [1, 2, 3] : [2];
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
@@ -32,12 +30,7 @@ public sealed class FeatureTests(ExactFixture exact) : IClassFixture<ExactFixtur
         exact.Add(file);
         foreach (var scale in Scales)
         {
-            var side = Units * scale;
-            var theirs = await exact.Renderer.PixelsAsync(isolation.Scene(drawing.Box, side, side, isExact: true), side, side, cancel);
-            var ours = await exact.Renderer.PixelsAsync(isolation.Scene(drawing.Box, side, side), side, side, cancel);
-            Assert.Equal((null, null), (theirs.Failure, ours.Failure));
-            Assert.Contains(theirs.Bytes!.Chunk(4), p => p[3] > 0);
-            var other = Differences.Of(ours.Bytes!, theirs.Bytes!, side, side).Share;
+            var other = (await exact.BesideABrowserAsync(isolation, drawing.Box, scale, cancel)).Share;
             Assert.True(other <= Most || await IsProvenAsync(drawing, layer), $"{other:P1} of its ink is other at {scale}x ({(isolation.Beyond.IsEmpty ? "quick" : string.Join(", ", isolation.Beyond))})");
         }
     }

@@ -16,22 +16,19 @@ public sealed class ProvenLayers(ProofStore store, IRenderer renderer) : IHosted
     /// <summary>The elements with the share of their ink that was other; another value when more are known.</summary>
     public IReadOnlyDictionary<Fingerprint, double> Now => now;
 
-    /// <summary>Looks again.</summary>
-    /// <returns>True when something is known that was not.</returns>
-    public async Task<bool> LoadAsync(CancellationToken cancel)
+    /// <summary>Looks again; what was known and is so still stays the same value.</summary>
+    public async Task LoadAsync(CancellationToken cancel)
     {
         if (Engines is not { } engines)
         {
-            return false;
+            return;
         }
         var found = await store.ProvenAsync(engines, cancel);
         var before = now;
-        if (found.Count == before.Count && found.All(f => before.TryGetValue(f.Key, out var share) && share == f.Value))
+        if (found.Count != before.Count || !found.All(f => before.TryGetValue(f.Key, out var share) && share == f.Value))
         {
-            return false;
+            now = found;
         }
-        now = found;
-        return true;
     }
 
     /// <summary>Knows before anything is planned.</summary>

@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Runtime.CompilerServices;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Proving;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Encoders;
@@ -15,7 +16,6 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
 {
     // Goes up when proof is found in another way.
     private const string Way = "1";
-    private static readonly IReadOnlySet<int> NoLayers = new HashSet<int>();
     private readonly ConcurrentDictionary<string, ProofRow> known = new();
     private readonly ConditionalWeakTable<DrawingTree, IReadOnlyList<(Screen Screen, string Key)>> keys = [];
 
@@ -42,18 +42,6 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
         return !proofs.Values.Contains(null);
     }
 
-    /// <summary>The picture that marks what is other on a screen; null when there is none.</summary>
-    public Task<byte[]?> MarksAsync(string key, CancellationToken cancel) => store.MarksAsync(key, cancel);
-
-    /// <summary>Forgets what is known here of a screen that another process proved.</summary>
-    internal async Task HearAsync(CancellationToken cancel)
-    {
-        if (await proven.LoadAsync(cancel))
-        {
-            desk.HearMissed();
-        }
-    }
-
     /// <summary>Proves a screen and keeps what that has shown.</summary>
     /// <returns>False when it failed in a way that may pass, and is to be tried again.</returns>
     internal async Task<bool> ProveAsync(TakenJob taken, MeasuredDrawing? drawing, string? failure, CancellationToken cancel)
@@ -69,10 +57,8 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
         var elements = proof?.Layers.GroupBy(l => drawing!.Drawn.Layers[l.Ordinal].Element.Fingerprint).ToDictionary(g => g.Key, g => g.Max(l => l.Share)) ?? [];
         await store.PutAsync(row, proven.Engines ?? "", elements, proof is null ? null : MarksPicture.Of(proof), cancel);
         Keep(row);
-        if (elements.Count > 0)
-        {
-            await HearAsync(cancel);
-        }
+        await proven.LoadAsync(cancel);
+        desk.HearDrawn(row.Key);
         return true;
     }
 
@@ -85,6 +71,6 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     }
 
     private IReadOnlyList<(Screen Screen, string Key)> ScreensOf(MeasuredDrawing drawing) => proven.Engines is not { } engines || drawing.Drawn.Source is null ? []
-        : keys.GetValue(drawing.Drawn, drawn => [.. drawn.Screens.Where(s => s.Root.ViewBox is null && drawing.Isolate(s.Root, NoLayers).CanBeCut)
-            .Select(s => (s, desk.Keys.OfProof(drawing.Isolate(s.Root, NoLayers), Way, engines, string.Create(CultureInfo.InvariantCulture, $"{s.Box.X} {s.Box.Y} {s.Box.Width} {s.Box.Height}")).Hex))]);
+        : keys.GetValue(drawing.Drawn, drawn => [.. drawn.Screens.Where(s => s.Root.ViewBox is null).Select(s => (Screen: s, Isolation: Isolation.Of(drawn, s.Root))).Where(s => s.Isolation.CanBeCut)
+            .Select(s => (s.Screen, desk.Keys.OfProof(s.Isolation, Way, engines, string.Create(CultureInfo.InvariantCulture, $"{s.Screen.Box.X} {s.Screen.Box.Y} {s.Screen.Box.Width} {s.Screen.Box.Height}")).Hex))]);
 }

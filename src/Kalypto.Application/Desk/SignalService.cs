@@ -4,7 +4,7 @@ using Microsoft.Extensions.Hosting;
 namespace Kalypto.Application.Desk;
 
 /// <summary>Hears what other processes on the database do, and hands it on to whoever waits here.</summary>
-public sealed class SignalService(SignalListener listener, DrawingDesk desk, ScreenProofs proofs, Notices notices, Database database) : BackgroundService
+public sealed class SignalService(SignalListener listener, DrawingDesk desk, ProvenLayers proven, Notices notices, Database database) : BackgroundService
 {
     /// <inheritdoc/>
     protected override Task ExecuteAsync(CancellationToken stoppingToken) => listener.ListenAsync(Hear, stoppingToken);
@@ -24,7 +24,7 @@ public sealed class SignalService(SignalListener listener, DrawingDesk desk, Scr
                 }
                 break;
             case Signal.Proved proved when proved.By != database.Process:
-                _ = HearProvedAsync();
+                _ = HearProvedAsync(() => desk.HearDrawn(proved.Key));
                 break;
             case Signal.Queued queued when queued.By != database.Process:
                 desk.HearQueued();
@@ -35,21 +35,23 @@ public sealed class SignalService(SignalListener listener, DrawingDesk desk, Scr
                 break;
             case Signal.Missed:
                 desk.HearMissed();
-                _ = HearProvedAsync();
+                _ = HearProvedAsync(desk.HearMissed);
                 break;
         }
     }
 
-    private async Task HearProvedAsync()
+    // Whoever waits looks again when it is known what was proven.
+    private async Task HearProvedAsync(Action tell)
     {
         try
         {
-            await proofs.HearAsync(default);
+            await proven.LoadAsync(default);
         }
         catch (Npgsql.NpgsqlException)
         {
             // The database is away; that it is back is told.
         }
+        tell();
         notices.Give();
     }
 }

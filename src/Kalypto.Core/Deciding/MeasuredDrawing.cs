@@ -103,6 +103,9 @@ public sealed class MeasuredDrawing
     /// <summary>True for a group around everything else on its screen: it says nothing and is stepped over.</summary>
     public bool IsNeedlessOuter(Layer layer) => map.NeedlessOuters.Contains(layer);
 
+    /// <summary>The screen of the drawing as it was read on which most of a screen lies; the team may have split it into others.</summary>
+    public Screen DrawnScreenOf(Screen screen) => Drawn.Screens.MaxBy(s => s.Box.Intersect(screen.Box) is var common ? Math.Max(0, common.Width) * Math.Max(0, common.Height) : 0)!;
+
     /// <summary>A layer with all that lies beneath it on its screen.</summary>
     /// <exception cref="InvalidOperationException">The layer is on no screen.</exception>
     public Isolation IsolateOnScreen(Layer layer) => onScreen.GetOrAdd(layer.Ordinal, _ => ScreenOf(layer) is { } screen

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Rendering;
 
 namespace Kalypto.Core.Proving;
@@ -175,7 +176,7 @@ public sealed class Proof
     {
         var whole = new PixelBox(0, 0, (int)frame.Width * at, (int)frame.Height * at);
         var places = shown?.Select(s => Place(s.Layer, at)).ToList();
-        var isolation = drawing.Isolate(screen.Root, without);
+        var isolation = Isolation.Of(drawing.Drawn, screen.Root, without);
         var found = Differences.None(whole.Width, whole.Height);
         foreach (var some in Tiles(whole).Where(t => places?.Exists(p => p.Meets(t)) != false).Chunk(AtOnce))
         {

@@ -121,7 +121,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
     {
         "text" => LayerContent.Text,
         "image" => LayerContent.Image,
-        _ when element[Pdf.PdfDrawing.Words] is not null => LayerContent.Text,
+        _ when element[LayerText.Words] is not null => LayerContent.Text,
         _ => SvgNames.Containers.Contains(element.Name) ? LayerContent.Group
             // A shape that a photo fills is a photo with the shape for its frame.
             : PatternPicture.Of(element.Frozen!, id => byId.GetValueOrDefault(id)?.Frozen) is not null ? LayerContent.Image
@@ -155,7 +155,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         }, NameSource.None);
     }
 
-    private static string Words(ElementBuilder text) => text[Pdf.PdfDrawing.Words] is { } drawn ? drawn : WhiteSpace()
+    private static string Words(ElementBuilder text) => text[LayerText.Words] ?? WhiteSpace()
         .Replace(string.Concat(text.SelfAndDescendants().SelectMany(e => e.Children.OfType<string>())), " ").Trim();
 
     private static double Side(string? length, double whole) => Numbers.Length(length) switch

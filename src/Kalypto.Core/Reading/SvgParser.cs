@@ -217,7 +217,7 @@ internal sealed class SvgParser(ReadingLimits limits)
                 case "label": label = value; continue;
                 case "data-name": dataName = value; continue;
                 case "aria-label": aria = value; continue;
-                case Pdf.PdfDrawing.Words: element[name] = value; continue;
+                case Designs.LayerText.Words: element[name] = value; continue;
                 case "data-guide": element.Guide = value != "false"; continue;
                 case "insensitive" or "locked" or "data-locked": element.Locked = value == "true"; continue;
             }

@@ -70,11 +70,6 @@ internal static partial class Poppler
     [LibraryImport(Library)]
     private static partial void poppler_layer_hide(nint layer);
 
-    [LibraryImport(Library)]
-    private static partial nint poppler_get_version();
-
-    public static string Version() => Marshal.PtrToStringUTF8(poppler_get_version()) ?? "";
-
     /// <summary>A PDF in memory.</summary>
     internal sealed class Document : SafeHandle
     {

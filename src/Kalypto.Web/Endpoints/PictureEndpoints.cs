@@ -1,4 +1,3 @@
-using Kalypto.Application.Desk;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Formats;
 using Kalypto.Store;
@@ -22,7 +21,7 @@ internal static class PictureEndpoints
             PictureAsync(patience => pictures.BoardAsync(project, design, patience), response, cancel));
         app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", (int project, int design, int ordinal, int? draft, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
             PictureAsync(patience => pictures.LayerAsync(project, design, ordinal, draft, patience), response, cancel));
-        app.MapGet("/pictures/proofs/{key}.png", async (string key, ScreenProofs proofs, HttpResponse response, CancellationToken cancel) =>
+        app.MapGet("/pictures/proofs/{key}.png", async (string key, ProofStore proofs, HttpResponse response, CancellationToken cancel) =>
             key.Length == 64 && await proofs.MarksAsync(key, cancel) is { } png ? Keep(response, png) : Results.NotFound());
         app.MapGet("/pictures/files/{name}", async (string name, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
             name.Length is > 64 and < 72 && Format.All.FirstOrDefault(f => f.Extension == name[64..]) is { } format && await store.BytesAsync(name[..64], cancel) is { } bytes

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
-using Kalypto.Core.Designs;
 using Kalypto.Store;
 using Kalypto.Web.Wording;
 
@@ -19,12 +18,11 @@ public sealed record ProofModel(string Text, string More, string? Marks, double[
     {
         var (row, state, shown) = workspace.FindScreen(design, root)!.Value;
         var known = await proofs.OfAsync([state.Measured], cancel);
-        // What is proved are the screens of the drawing; the team may have split it into others.
-        if (known.Count == 0)
+        var screen = state.Measured.DrawnScreenOf(shown);
+        if (!known.TryGetValue(screen, out var proof))
         {
             return null;
         }
-        var (screen, proof) = known.MaxBy(p => Overlap(p.Key.Box, shown.Box));
         if (proof is null)
         {
             await proofs.AskAsync([(row.DraftId, state.Measured)], cancel);
@@ -50,6 +48,4 @@ public sealed record ProofModel(string Text, string More, string? Marks, double[
         { Exactly: > 0 and var count } => $"{Words.Count(count, "layer")} drawn exactly for it",
         _ => "",
     };
-
-    private static double Overlap(Box a, Box b) => a.Intersect(b) is var common ? Math.Max(0, common.Width) * Math.Max(0, common.Height) : 0;
 }

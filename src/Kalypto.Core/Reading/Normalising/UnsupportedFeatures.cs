@@ -189,7 +189,7 @@ internal sealed partial class UnsupportedFeatures : INormalisation
     [GeneratedRegex(@"(?<![\w-])(calc|min|max|clamp|color-mix|light-dark|color|env|attr|round|sin|cos)\(", RegexOptions.IgnoreCase)]
     private static partial Regex Computed();
 
-    [GeneratedRegex(@"\d(turn|grad|rad|em|rem|ch|vw|vh|%)\b|\d%", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\d((turn|grad|rad|em|rem|ch|vw|vh)\b|%)", RegexOptions.IgnoreCase)]
     private static partial Regex OtherUnit();
 
     [GeneratedRegex(@"\d(rem|ch|vw|vh|vmin|vmax|lh|rlh|cap|ic|q)\b", RegexOptions.IgnoreCase)]

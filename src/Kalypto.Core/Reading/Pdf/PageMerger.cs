@@ -8,14 +8,16 @@ namespace Kalypto.Core.Reading.Pdf;
 /// </summary>
 internal static class PageMerger
 {
+    private const int Deepest = 8;
+
     /// <summary>What is on a page in its order, with the group that it belongs to; null for none.</summary>
     public static IEnumerable<(PdfContent? Group, XElement Element)> Merge(IReadOnlyList<XElement> page, IReadOnlyList<(PdfContent Group, IReadOnlyList<XElement> Shown)> groups)
     {
-        var common = page.Select(Sign).ToList();
-        var between = groups.SelectMany((g, number) => Between(common, g.Shown).Select(b => (b.At, number, g.Group, b.Element))).OrderBy(b => b.At).ThenBy(b => b.number).ToLookup(b => b.At);
+        var common = groups.Count == 0 ? [] : Signs(page);
+        var between = groups.SelectMany(g => Between(common, g.Shown).Select(b => (b.At, g.Group, b.Element))).ToLookup(b => b.At);
         for (var i = 0; i <= page.Count; i++)
         {
-            foreach (var (_, _, group, element) in between[i])
+            foreach (var (_, group, element) in between[i])
             {
                 yield return (group, element);
             }
@@ -30,9 +32,9 @@ internal static class PageMerger
     private static IEnumerable<(int At, XElement Element)> Between(List<string> common, IReadOnlyList<XElement> shown)
     {
         var at = 0;
-        foreach (var element in shown)
+        foreach (var (element, sign) in shown.Zip(Signs(shown)))
         {
-            if (at < common.Count && Sign(element) == common[at])
+            if (at < common.Count && sign == common[at])
             {
                 at++;
             }
@@ -43,21 +45,18 @@ internal static class PageMerger
         }
     }
 
-    /// <summary>An element as text in which what it refers to stands itself, for every drawing counts its definitions anew.</summary>
-    private static string Sign(XElement element)
+    /// <summary>Elements of one page as texts in which what they refer to stands itself, for every page counts its definitions anew.</summary>
+    private static List<string> Signs(IReadOnlyList<XElement> elements)
     {
-        var definitions = element.Document!.Descendants().Where(e => e.Attribute("id") is not null).GroupBy(e => e.Attribute("id")!.Value).ToDictionary(g => g.Key, g => g.First());
-        return Write(element, 0);
+        var definitions = elements.Count == 0 ? [] : elements[0].Document!.Descendants().Where(e => e.Attribute("id") is not null).GroupBy(e => e.Attribute("id")!.Value).ToDictionary(g => g.Key, g => g.First());
+        return [.. elements.Select(e => Write(e, 0))];
 
         string Write(XElement e, int depth) => string.Concat([
             e.Name.LocalName, "(",
-            .. e.Attributes().Where(a => !a.IsNamespaceDeclaration && a.Name.LocalName != "id").Select(a => $"{a.Name.LocalName}={Resolve(a.Value, depth)};"),
+            .. e.Attributes().Where(a => !a.IsNamespaceDeclaration && a.Name.LocalName != "id").Select(a => $"{a.Name.LocalName}={Resolve(a.Name.LocalName, a.Value, depth)};"),
             .. e.Elements().Select(c => Write(c, depth)), ")"]);
 
-        string Resolve(string value, int depth)
-        {
-            var id = value.StartsWith('#') ? value[1..] : value.IndexOf("url(#", StringComparison.Ordinal) is >= 0 and var at && value.IndexOf(')', at) is > 0 and var end ? value[(at + 5)..end] : null;
-            return id is null || depth > 8 || !definitions.TryGetValue(id, out var definition) ? value : value.Replace(id, Write(definition, depth + 1), StringComparison.Ordinal);
-        }
+        string Resolve(string name, string value, int depth) => depth > Deepest ? value
+            : Designs.References.Of(name, value).Where(definitions.ContainsKey).Aggregate(value, (text, id) => text.Replace(id, Write(definitions[id], depth + 1), StringComparison.Ordinal));
     }
 }

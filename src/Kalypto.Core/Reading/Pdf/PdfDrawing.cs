@@ -11,9 +11,6 @@ namespace Kalypto.Core.Reading.Pdf;
 /// </summary>
 public static class PdfDrawing
 {
-    /// <summary>The attribute of a shape that says which words it shows.</summary>
-    public const string Words = "data-words";
-
     private const double Gap = 40;
 
     // How far a letter's place may lie outside the box of its line, in pt.
@@ -48,8 +45,9 @@ public static class PdfDrawing
     {
         var own = Parse(page.Svg, prefix);
         var groups = page.Contents.Select((c, i) => (Group: c, Document: Parse(c.Svg, $"{prefix}{i + 1}-"))).ToList();
-        var definitions = groups.Select(g => g.Document).Prepend(own).SelectMany(d => d.Root!.Elements(Svg + "defs"));
-        var merged = PageMerger.Merge(Shown(own), [.. groups.Select(g => (g.Group, Shown(g.Document)))]).Select(m => (m.Group, Element: WithLines(m.Element, page.Lines))).ToList();
+        var definitions = groups.Select(g => g.Document).Prepend(own).SelectMany(d => d.Root!.Elements(Svg + "defs")).ToList();
+        var letters = definitions.Elements().Elements(Svg + "symbol").ToDictionary(s => $"#{s.Attribute("id")?.Value}", s => s.Element(Svg + "path")?.Attribute("d")?.Value ?? "");
+        var merged = PageMerger.Merge(Shown(own), [.. groups.Select(g => (g.Group, Shown(g.Document)))]).Select(m => (m.Group, Element: WithLines(m.Element, page.Lines, letters))).ToList();
         yield return new XElement(Svg + "defs", definitions.SelectMany(d => d.Elements()).Where(e => !IsLetters(e)));
         for (var i = 0; i < merged.Count;)
         {
@@ -86,19 +84,19 @@ public static class PdfDrawing
     private static bool IsRun(XElement element) => element.Name == Svg + "g" && element.Elements().Any() && element.Elements().All(e => e.Name == Svg + "use" && e.Attribute("x") is not null);
 
     /// <summary>An element in which letters are paths, that know their words.</summary>
-    private static XElement WithLines(XElement element, IReadOnlyList<PdfLine> lines)
+    private static XElement WithLines(XElement element, IReadOnlyList<PdfLine> lines, IReadOnlyDictionary<string, string> letters)
     {
         if (IsRun(element))
         {
-            return Outlined(element, lines);
+            return Outlined(element, lines, letters);
         }
         var copy = new XElement(element.Name, element.Attributes());
-        copy.Add(element.Nodes().Select(n => n is XElement e && element.Name == Svg + "g" ? WithLines(e, lines) : n));
+        copy.Add(element.Nodes().Select(n => n is XElement e && element.Name == Svg + "g" ? WithLines(e, lines, letters) : n));
         if (copy.Name != Svg + "g" || copy.Elements().ToList() is not [var only])
         {
             return copy;
         }
-        if (only.Attribute(Words) is { } words)
+        if (only.Attribute(LayerText.Words) is { } words)
         {
             return Named(copy, words.Value);
         }
@@ -112,20 +110,19 @@ public static class PdfDrawing
         return only;
     }
 
-    private static XElement Outlined(XElement run, IReadOnlyList<PdfLine> lines)
+    private static XElement Outlined(XElement run, IReadOnlyList<PdfLine> lines, IReadOnlyDictionary<string, string> letters)
     {
         var first = run.Elements().First();
         var (x, y) = (Number(first, "x"), Number(first, "y"));
         var line = lines.FirstOrDefault(l => l.Box.Inflate(Near) is var near && x >= near.X && x <= near.Right && y >= near.Y && y <= near.Bottom);
-        var letters = run.Elements().Select(use => (Use: use, Letter: run.Document!.Descendants(Svg + "symbol").FirstOrDefault(s => $"#{s.Attribute("id")?.Value}" == use.Attribute(Link + "href")?.Value)?.Element(Svg + "path")));
-        var outlined = new XElement(Svg + "g", run.Attributes(), letters.Where(l => l.Letter is not null).Select(l => new XElement(Svg + "path",
-            new XAttribute("transform", $"translate({l.Use.Attribute("x")!.Value},{l.Use.Attribute("y")!.Value})"), new XAttribute("d", l.Letter!.Attribute("d")?.Value ?? ""))));
+        var outlined = new XElement(Svg + "g", run.Attributes(), run.Elements().Select(use => new XElement(Svg + "path",
+            new XAttribute("transform", $"translate({use.Attribute("x")!.Value},{use.Attribute("y")?.Value ?? "0"})"), new XAttribute("d", letters.GetValueOrDefault(use.Attribute(Link + "href")?.Value ?? "") ?? ""))));
         return line is null ? outlined : Named(outlined, line.Words);
     }
 
     private static XElement Named(XElement element, string words)
     {
-        element.SetAttributeValue(Words, words);
+        element.SetAttributeValue(LayerText.Words, words);
         return element;
     }
 
@@ -134,11 +131,11 @@ public static class PdfDrawing
     {
         for (var i = 0; i < elements.Count;)
         {
-            var words = elements[i].Attribute(Words)?.Value;
-            var runs = words is null ? 1 : elements.Skip(i).TakeWhile(e => e.Attribute(Words)?.Value == words).Count();
-            yield return runs == 1 ? elements[i] : new XElement(Svg + "g", new XAttribute(Words, words!), elements.Skip(i).Take(runs).Select(e =>
+            var words = elements[i].Attribute(LayerText.Words)?.Value;
+            var runs = words is null ? 1 : elements.Skip(i).TakeWhile(e => e.Attribute(LayerText.Words)?.Value == words).Count();
+            yield return runs == 1 ? elements[i] : new XElement(Svg + "g", new XAttribute(LayerText.Words, words!), elements.Skip(i).Take(runs).Select(e =>
             {
-                e.SetAttributeValue(Words, null);
+                e.SetAttributeValue(LayerText.Words, null);
                 return e;
             }));
             i += runs;
