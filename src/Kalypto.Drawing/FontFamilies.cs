@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing;
@@ -19,18 +20,20 @@ internal sealed class FontFamilies(string folder)
     /// <summary>A fingerprint of every font there is.</summary>
     public string All => Print(files.Value.SelectMany(f => f));
 
-    public string? StandInFor(string family) => known.GetOrAdd(family, asked =>
+    /// <summary>The family that is drawn instead of the first of a list as CSS has it; null for one that is there.</summary>
+    public string? StandInFor(string families) => known.GetOrAdd(families, asked =>
     {
         _ = files.Value;
-        var drawn = Fontconfig.Match(asked);
-        return drawn is null || drawn.Any(f => string.Equals(f, asked, StringComparison.OrdinalIgnoreCase)) ? null : drawn[0];
+        var wanted = FamilyList.Wanted(asked);
+        var drawn = Fontconfig.Match(FamilyList.Of(asked));
+        return drawn is null || drawn.Any(f => string.Equals(f, wanted, StringComparison.OrdinalIgnoreCase)) ? null : drawn[0];
     });
 
     /// <summary>A fingerprint of the files of the family that is drawn for a list of families as CSS has it, in all its weights.</summary>
     public string FingerprintOf(string families) => prints.GetOrAdd(families, asked =>
     {
         var all = files.Value;
-        var drawn = Fontconfig.Match(asked.Split(',').Select(f => f.Trim().Trim('"', '\'').Trim()).Where(f => f.Length > 0));
+        var drawn = Fontconfig.Match(FamilyList.Of(asked));
         return Print((drawn ?? []).SelectMany(f => all[f]));
     });
 

@@ -26,6 +26,7 @@ public sealed class CleaningStore(Database database)
               and not exists (select from drafts where file_sha256 = b.sha256) and not exists (select from drawings where sha256 = b.sha256)
               and not exists (select from build_files where sha256 = b.sha256) and not exists (select from builds where zip_sha256 = b.sha256)
               and not exists (select from shipped_looks where picture = b.sha256) and not exists (select from proofs where marks = b.sha256)
+              and not exists (select from project_fonts where sha256 = b.sha256)
             """, limits.Grace);
         return new(projects, designs, builds, drawings, looks, blobs);
 

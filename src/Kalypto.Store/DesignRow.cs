@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Fonts;
 
 namespace Kalypto.Store;
 
@@ -26,6 +27,14 @@ public sealed record DesignRow(int Id, int ProjectId, string Name, double DrawnA
 
     /// <summary>Its place among the designs of the project, smallest first.</summary>
     public int Position { get; init; }
+
+    /// <summary>The fonts of its project that draw it, as they are now.</summary>
+    [JsonIgnore]
+    public FontBook Fonts { get; init; } = FontBook.Empty;
+
+    /// <summary>For addresses of its pictures: another one whenever they may be other.</summary>
+    [JsonIgnore]
+    public string PictureKey => Fonts.Fonts.IsEmpty ? $"{DraftId}" : $"{DraftId}-{Core.Designs.Fingerprint.Of(Fonts.Key).Hex[..8]}";
 
     /// <summary>When it was removed; null for one that is there.</summary>
     public DateTime? RemovedAt { get; init; }

@@ -7,4 +7,5 @@ namespace Kalypto.Store;
 /// <param name="DesignName">The name of its design.</param>
 /// <param name="File">The bytes as they came in.</param>
 /// <param name="Shapes">The shape box of each layer by ordinal, in drawing units; null for a layer without one.</param>
-public sealed record DraftFile(int Draft, string DesignName, byte[] File, IReadOnlyList<Box?> Shapes);
+/// <param name="MeasuredWith">The key of the fonts of the project that they were measured with.</param>
+public sealed record DraftFile(int Draft, string DesignName, byte[] File, IReadOnlyList<Box?> Shapes, string MeasuredWith);

@@ -12,6 +12,9 @@ public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyLis
     /// <summary>True when proof has shown that the exact engine is needed; whoever draws it need not know of the proof.</summary>
     public bool IsExact { get; init; }
 
+    /// <summary>The fonts of the project that the drawing asks for, as JSON; empty for none.</summary>
+    public string Fonts { get; init; } = "";
+
     /// <summary>True to draw a screen by both engines and compare; the layer is the one that stands for it.</summary>
     public bool IsProof { get; init; }
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Store;
@@ -32,6 +33,9 @@ public sealed record FieldChange
 
     /// <summary>What a project says of checks, as JSON.</summary>
     public static FieldChange Checks(int project, Func<string, string> change) => new("checks", project, before => change(before ?? ""));
+
+    /// <summary>The fonts that a project has of its own.</summary>
+    public static FieldChange Fonts(int project, Func<FontBook, FontBook> change) => new("fonts", project, before => change(FontBook.Read(before ?? "")).ToJson());
 
     /// <summary>The name of a project.</summary>
     public static FieldChange ProjectName(int project, string name) => new("project name", project, _ => name);

@@ -18,6 +18,9 @@ public sealed record NewDesign(string Name, double DrawnAt, string FileName, byt
     /// <summary>What is said of its layers from the start, by ordinal.</summary>
     public IReadOnlyDictionary<int, Mark> Marks { get; init; } = new Dictionary<int, Mark>();
 
+    /// <summary>The key of the fonts of the project that its layers were measured with.</summary>
+    public string MeasuredWith { get; init; } = "";
+
     /// <summary>Where it was taken from; null for a file that somebody brought.</summary>
     public Taken? Taken { get; init; }
 

@@ -19,6 +19,9 @@ public sealed record NewDraft(
     /// <summary>The names that files of layers keep, by lineage, where nobody typed one.</summary>
     public IReadOnlyDictionary<int, string> Names { get; init; } = new Dictionary<int, string>();
 
+    /// <summary>The key of the fonts of the project that its layers were measured with.</summary>
+    public string MeasuredWith { get; init; } = "";
+
     /// <summary>Where it was taken from; null for a file that somebody brought.</summary>
     public Taken? Taken { get; init; }
 }

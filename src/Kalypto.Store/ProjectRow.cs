@@ -13,6 +13,9 @@ public sealed record ProjectRow(int Id, string Name, IReadOnlyList<string> Platf
     /// <summary>What it says of checks, as JSON; empty for what comes with Kalypto.</summary>
     public string Checks { get; init; } = "";
 
+    /// <summary>The fonts that it has of its own, as JSON; empty for none.</summary>
+    public string Fonts { get; init; } = "";
+
     /// <summary>Raised by every change.</summary>
     public long Revision { get; init; }
 

@@ -1,5 +1,6 @@
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Fonts;
 using Npgsql;
 
 namespace Kalypto.Store;
@@ -7,7 +8,7 @@ namespace Kalypto.Store;
 /// <summary>The projects.</summary>
 public sealed class ProjectStore(Database database)
 {
-    private const string Columns = "select id, name, platforms, recipes, description, checks, revision, archived_at from projects";
+    private const string Columns = "select id, name, platforms, recipes, description, checks, revision, archived_at, fonts from projects";
 
     private const string Listed = "select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at from projects";
 
@@ -84,12 +85,14 @@ public sealed class ProjectStore(Database database)
     {
         await using var batch = database.Source.Batch(
             (Designs + " and d.id = $3 and d.removed_at is null and exists (select from projects where id = $1 and deleted_at is null)", [project, -1L, design]),
-            (MarksOf + " and d.id = $3", [project, -1L, design]));
+            (MarksOf + " and d.id = $3", [project, -1L, design]), ("select fonts from projects where id = $1", [project]));
         await using var reader = await batch.ExecuteReaderAsync(cancel);
         var designs = await reader.RestAsync(ReadDesign, cancel);
         await reader.NextResultAsync(cancel);
         var marks = await reader.RestAsync(r => (Lineage: r.GetInt32(1), Mark: Marks.Read(r, 2)), cancel);
-        return designs.Count == 0 ? null : (designs[0], InDraft(designs[0], marks));
+        await reader.NextResultAsync(cancel);
+        var fonts = await reader.RestAsync(r => FontBook.Read(r.GetString(0)), cancel);
+        return designs.Count == 0 ? null : (designs[0] with { Fonts = fonts[0].OfDesign(design) }, InDraft(designs[0], marks));
     }
 
     /// <summary>Makes a project and tells its number.</summary>
@@ -117,6 +120,7 @@ public sealed class ProjectStore(Database database)
         Checks = r.GetString(5),
         Revision = r.GetInt64(6),
         ArchivedAt = r.Time(7),
+        Fonts = r.GetString(8),
     };
 
     private static DesignRow ReadDesign(NpgsqlDataReader r) =>

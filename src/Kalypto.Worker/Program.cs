@@ -7,7 +7,7 @@ switch (args)
     case ["--probe", var folder]:
         return WorkerLoop.CanWork(folder) ? 0 : 1;
     case [var fonts, var memory] when long.TryParse(memory, CultureInfo.InvariantCulture, out var bytes):
-        await WorkerLoop.RunAsync(fonts, bytes);
+        WorkerLoop.Run(fonts, bytes);
         return 0;
     default:
         Console.Error.WriteLine("This program is started by Kalypto itself: run ./start.");

@@ -79,7 +79,7 @@ public class LoadingTests
             }
             async Task PageAsync() => await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), cancel);
             var design = (await kalypto.OpenAsync(project)).States[0].Id;
-            async Task ThumbnailAsync() => Assert.NotNull((await kalypto.Get<LayerPictures>().LayerAsync(project, design, 4, null, cancel)).Png);
+            async Task ThumbnailAsync() => Assert.NotNull((await kalypto.Get<LayerPictures>().LayerAsync(project, design, 4, null, false, cancel)).Png);
             await EditAsync(Decision.Code);
             await ThumbnailAsync();
             counted.Add([await Commands.CountAsync(() => EditAsync(Decision.Leave)), await Commands.CountAsync(PageAsync), await Commands.CountAsync(ThumbnailAsync)]);

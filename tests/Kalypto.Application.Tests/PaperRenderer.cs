@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Rendering;
 
@@ -54,7 +55,8 @@ internal sealed class PaperRenderer : IRenderer
             double Of(string name) => Numbers.Length(layer.Element[name]) ?? 0;
             shapes[layer.Ordinal] = layer.Parent is null ? drawing.Box
                 : layer.Children.Count > 0 ? layer.Children.Select(c => shapes[c.Ordinal]!.Value).Aggregate((a, b) => a.Union(b))
-                : new(Of("x"), Of("y"), Of("width"), Of("height"));
+                // A font of the project has letters of twice the width.
+                : new(Of("x"), Of("y"), Of("width") * (drawing.Fonts.For([layer.Element["font-family"] ?? ""]).Fonts.IsEmpty ? 1 : 2), Of("height"));
         }
         return Task.FromResult<IReadOnlyList<Box?>>(shapes);
     }
@@ -80,14 +82,18 @@ internal sealed class PaperRenderer : IRenderer
         }
         made.Enqueue(order);
         Made([.. made]);
-        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {(order.Scene.IsExact ? "exactly" : order.Scene.Document)}"), null);
+        return Refuses(order) ? new(null, "It is refused.") : new(Encoding.UTF8.GetBytes($"{order.Width} x {order.Height} {order.Ask} {(order.Scene.Fonts.Fonts.IsEmpty ? "" : $"with {order.Scene.Fonts.Key} ")}{(order.Scene.IsExact ? "exactly" : order.Scene.Document)}"), null);
     }
 
-    public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(document), null));
+    public Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(scene.Document), null));
+
+    public Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult<IReadOnlyList<(Font Font, byte[] File)>>([]);
+
+    public Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel) => Task.FromResult((FontFile.Read(file, Fingerprint.Of(file).Hex, fileName), file));
 
     public Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel) => Task.FromResult<PictureDifference?>(null);
 
     public Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn([], null));
 
-    public string? StandInFor(string family) => null;
+    public string? StandInFor(string families) => null;
 }

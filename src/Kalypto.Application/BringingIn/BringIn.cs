@@ -3,8 +3,10 @@ using System.Runtime.CompilerServices;
 using System.Threading.Channels;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Drafts;
+using Kalypto.Application.Fonts;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Reading;
@@ -14,7 +16,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>Brings drawings into a project. One is made for them only when something could be read.</summary>
-public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer, ISources sources, ScreenProofs proofs)
+public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDesign known, HoldDraft drafts, IDrawingReader reader, IRenderer renderer, ISources sources, ScreenProofs proofs, FontStore fontsOf, KeepFonts fonts)
 {
     /// <summary>The most bytes of one upload.</summary>
     public const long MostBytes = 260_000_000;
@@ -23,6 +25,9 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
     public const int MostEntries = 500;
 
     private const int LongestName = 80;
+
+    // What is only just coming in has no number yet.
+    private const int NoDesign = 0;
 
     /// <summary>Reads a file, or every drawing in a zip, and adds each as a design. A file that cannot be read changes nothing and stops no other.</summary>
     public async IAsyncEnumerable<BroughtIn> FilesAsync(Target target, string fileName, byte[] file, [EnumeratorCancellation] CancellationToken cancel)
@@ -44,7 +49,8 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         using (zip)
         {
             var left = MostBytes;
-            foreach (var entry in zip!.Entries.Where(e => e.Name.Length > 0 && IsDrawing(e) && !e.FullName.StartsWith("__MACOSX/", StringComparison.Ordinal)))
+            // Fonts belong to the project that the drawings make.
+            foreach (var entry in zip!.Entries.Where(e => e.Name.Length > 0 && (IsDrawing(e) || IsFont(e.Name)) && !e.FullName.StartsWith("__MACOSX/", StringComparison.Ordinal)).OrderBy(e => IsFont(e.Name)))
             {
                 var bytes = await UnpackAsync(entry, Math.Min(left, ReadingLimits.Default.Bytes), cancel);
                 left -= bytes?.Length ?? 0;
@@ -94,35 +100,67 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
     /// <param name="told">Where it says how far it is.</param>
     public async Task<BroughtIn> FileAsync(Target target, string fileName, byte[] file, string dropped, CancellationToken cancel, ChannelWriter<BroughtIn>? told = null)
     {
+        if (FontFile.Is(file))
+        {
+            return await FontAsync(target, fileName, file, cancel);
+        }
         var name = DesignName(fileName);
         try
         {
             file = await ReadableFile.OfAsync(renderer, file, cancel);
             var drawing = await reader.ReadAsync(file, name, cancel);
             using var loan = sources.Lend(file);
+            var found = FileTypes.Of(file) == FileType.Other ? await renderer.FontsInAsync(file, cancel) : [];
+            var book = target.Project is { } lettered ? (await fontsOf.OfAsync(lettered, cancel)).OfDesign(NoDesign) : FontBook.Empty;
+            drawing = drawing.With(book.With(found.Select(f => f.Font)));
             var shapes = await renderer.MeasureAsync(drawing, told is null ? null : new Reached(fileName, drawing.Layers.Length - 1, told), cancel);
             var read = new ReadDrawing(fileName, file, new(drawing, shapes));
             var (same, like) = target.Project is { } there ? await NextOfAsync(target, there, name, read, cancel) : (null, null);
             if (same is not null)
             {
                 target.Touched.Add(same.Id);
+                await KeepFoundAsync(target, same.Id, fileName, found, cancel);
                 var next = await NextAsync(target, same, read, cancel);
                 await ProveAsync(target.Project!.Value, same.Id, read, cancel);
                 return next;
             }
             var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
-            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes), cancel) is not { } design)
+            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes) { MeasuredWith = drawing.Fonts.Key }, cancel) is not { } design)
             {
                 return new BroughtIn.NoProject(fileName);
             }
             target.Touched.Add(design);
+            await KeepFoundAsync(target, design, fileName, found, cancel);
             await ProveAsync(project, design, read, cancel);
             return new BroughtIn.Read(fileName, project, design, drawing.Layers.Length - 1, drawing.Screens.Length, drawnAt) { Like = like };
         }
         catch (DrawingRefusedException e)
         {
             return new BroughtIn.Refused(fileName, e);
+        }
+    }
+
+    /// <summary>True for a file that is a font by its ending.</summary>
+    public static bool IsFont(string fileName) => FontFile.Endings.Contains(Path.GetExtension(fileName).TrimStart('.').ToLowerInvariant());
+
+    private Task KeepFoundAsync(Target target, int design, string fileName, IReadOnlyList<(Font Font, byte[] File)> found, CancellationToken cancel) => found.Count == 0 ? Task.CompletedTask
+        : fonts.AddFoundAsync(new(target.Project!.Value, target.Actor), design, [.. found.Select(f => (f.Font with { FileName = fileName }, f.File))], cancel);
+
+    private async Task<BroughtIn> FontAsync(Target target, string fileName, byte[] file, CancellationToken cancel)
+    {
+        if (target.Project is not { } project)
+        {
+            return new BroughtIn.FontAlone(fileName);
+        }
+        try
+        {
+            var (font, state) = await fonts.AddAsync(new(project, target.Actor), fileName, file, cancel);
+            return state is StepState.Done or StepState.Nothing ? new BroughtIn.Lettered(fileName, font, state == StepState.Done) : new BroughtIn.NoProject(fileName);
+        }
+        catch (FontRefusedException e)
+        {
+            return new BroughtIn.FontRefused(fileName, e);
         }
     }
 
@@ -167,7 +205,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         try
         {
             var zip = new ZipArchive(new MemoryStream(file, writable: false), ZipArchiveMode.Read);
-            return zip.Entries.Count > MostEntries ? (null, ZipRefusal.TooMany) : zip.Entries.Any(IsDrawing) ? (zip, null) : (null, ZipRefusal.NoDrawing);
+            return zip.Entries.Count > MostEntries ? (null, ZipRefusal.TooMany) : zip.Entries.Any(e => IsDrawing(e) || IsFont(e.Name)) ? (zip, null) : (null, ZipRefusal.NoDrawing);
         }
         catch (InvalidDataException)
         {

@@ -1,3 +1,4 @@
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Reading;
 using Kalypto.Store;
 
@@ -45,6 +46,21 @@ public abstract record BroughtIn(string File)
     /// <param name="File">Its name.</param>
     /// <param name="Why">What is wrong with it and what to do.</param>
     public sealed record Refused(string File, DrawingRefusedException Why) : BroughtIn(File);
+
+    /// <summary>It is a font that the project has now.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Font">The font.</param>
+    /// <param name="IsNew">False for one that the project had already.</param>
+    public sealed record Lettered(string File, Font Font, bool IsNew) : BroughtIn(File);
+
+    /// <summary>It is a font that cannot be used.</summary>
+    /// <param name="File">Its name.</param>
+    /// <param name="Why">What is wrong with it and what to do.</param>
+    public sealed record FontRefused(string File, FontRefusedException Why) : BroughtIn(File);
+
+    /// <summary>It is a font, and there is no project that it could belong to.</summary>
+    /// <param name="File">Its name.</param>
+    public sealed record FontAlone(string File) : BroughtIn(File);
 
     /// <summary>It is larger than what may come in.</summary>
     /// <param name="File">Its name.</param>

@@ -25,7 +25,7 @@ public sealed partial class KnownDesign(DesignStore designs, DrawingCache cache)
         var there = (await designs.NamesAsync(project, cancel)).Where(d => !target.Touched.Contains(d.Id)).ToList();
         if (there.Find(d => Plain(d.Name) == Plain(name)) is { } named)
         {
-            var before = (await cache.GetAsync([(named.Draft, "")], cancel)).GetValueOrDefault(named.Draft);
+            var before = (await cache.GetAsync([named.Draft], cancel)).GetValueOrDefault(named.Draft);
             var isAnother = before is not null && Math.Min(before.Drawn.Layers.Length, drawing.Measured.Drawn.Layers.Length) > FewLayers && DrawingLikeness.Of(before, drawing.Measured) < Another;
             return isAnother ? (null, named) : (named, null);
         }
@@ -33,7 +33,7 @@ public sealed partial class KnownDesign(DesignStore designs, DrawingCache cache)
         {
             return (null, null);
         }
-        var drawn = await cache.GetAsync([.. there.Select(d => (d.Draft, ""))], cancel);
+        var drawn = await cache.GetAsync([.. there.Select(d => d.Draft)], cancel);
         var best = there.Where(d => drawn.ContainsKey(d.Draft)).Select(d => (Design: d, Likeness: DrawingLikeness.Of(drawn[d.Draft], drawing.Measured))).MaxBy(d => d.Likeness);
         return (null, best.Likeness >= Alike ? best.Design : null);
     }

@@ -1,13 +1,16 @@
 using System.Collections.Concurrent;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Reading;
+using Kalypto.Core.Rendering;
 using Kalypto.Store;
 
 namespace Kalypto.Application.Desk;
 
 /// <summary>Keeps drawings in memory, read and measured, as many as fit into a set number of bytes; those least lately used go first.</summary>
-public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, DrawingOptions options)
+public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRenderer renderer, DrawingOptions options)
 {
     // What a read drawing takes for each byte of its file, and for each layer, as measured.
     private const int ForByte = 4;
@@ -29,23 +32,30 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, Dra
     /// <summary>Roughly what a drawing takes in memory; 0 for one that is not kept.</summary>
     public long BytesOf(int draft) => entries.TryGetValue(draft, out var entry) ? entry.Bytes : 0;
 
-    /// <summary>The drawing of a draft as it is arranged.</summary>
+    /// <summary>The drawing of a draft as it is arranged, drawn with some fonts of its project.</summary>
     /// <exception cref="KeyNotFoundException">There is no such draft.</exception>
     /// <exception cref="DrawingRefusedException">It cannot be read any more.</exception>
-    public async Task<MeasuredDrawing> GetAsync(int draft, string arrangement, CancellationToken cancel) =>
-        (await GetAsync([(draft, arrangement)], cancel)).GetValueOrDefault(draft) ?? throw new KeyNotFoundException($"There is no draft {draft}.");
+    public async Task<MeasuredDrawing> GetAsync(int draft, string arrangement, FontBook fonts, CancellationToken cancel)
+    {
+        var (drawn, refused) = await GetReadableAsync([new WantedDrawing(draft, arrangement, fonts)], cancel);
+        return refused.Count > 0 ? throw refused.Values.First() : drawn.GetValueOrDefault(draft) ?? throw new KeyNotFoundException($"There is no draft {draft}.");
+    }
 
-    /// <summary>The drawings of drafts as they are arranged; those that are not kept come in one question. One that is gone is left out.</summary>
+    /// <summary>The drawings of drafts as their files have them and as they were last measured, to be compared; those that are not kept come in one question. One that is gone is left out.</summary>
     /// <exception cref="DrawingRefusedException">One cannot be read any more.</exception>
-    public async Task<IReadOnlyDictionary<int, MeasuredDrawing>> GetAsync(IReadOnlyCollection<(int Draft, string Arrangement)> drafts, CancellationToken cancel)
+    public async Task<IReadOnlyDictionary<int, MeasuredDrawing>> GetAsync(IReadOnlyCollection<int> drafts, CancellationToken cancel)
     {
         var (drawn, refused) = await GetReadableAsync(drafts, cancel);
         return refused.Count == 0 ? drawn : throw refused.Values.First();
     }
 
     /// <summary>The same, with those that cannot be read any more told instead of thrown.</summary>
+    public Task<(IReadOnlyDictionary<int, MeasuredDrawing> Drawn, IReadOnlyDictionary<int, DrawingRefusedException> Refused)> GetReadableAsync(IReadOnlyCollection<int> drafts, CancellationToken cancel) =>
+        GetReadableAsync([.. drafts.Select(d => new WantedDrawing(d, "", null))], cancel);
+
+    /// <summary>Drawings as they are asked for; those that cannot be read any more are told.</summary>
     public async Task<(IReadOnlyDictionary<int, MeasuredDrawing> Drawn, IReadOnlyDictionary<int, DrawingRefusedException> Refused)> GetReadableAsync(
-        IReadOnlyCollection<(int Draft, string Arrangement)> drafts, CancellationToken cancel)
+        IReadOnlyCollection<WantedDrawing> drafts, CancellationToken cancel)
     {
         // What was refused is tried again after a while: the reading may have been too busy, or Kalypto is a newer one.
         foreach (var (draft, refusal) in refusals.Where(r => Environment.TickCount64 - r.Value.At > RefusedFor).ToList())
@@ -60,14 +70,15 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, Dra
             await ReadAsync(missing).WaitAsync(cancel);
         }
         var found = new Dictionary<int, MeasuredDrawing>();
-        foreach (var (draft, arrangement) in drafts)
+        foreach (var (draft, arrangement, fonts) in drafts)
         {
             // What was just read and already given up again for want of room is read once more, alone.
             var entry = entries.GetValueOrDefault(draft) ?? (refusals.ContainsKey(draft) ? null : await AloneAsync(draft).WaitAsync(cancel));
             if (entry is not null)
             {
                 entry.Used = Interlocked.Increment(ref clock);
-                found[draft] = entry.Arranged(arrangement);
+                var drawing = fonts is null ? entry.AsMeasured : await entry.DrawnWithAsync(fonts, (with, key) => MeasureAsync(draft, with, key)).WaitAsync(cancel);
+                found[draft] = entry.Arranged(drawing, arrangement);
             }
         }
         Trim(drafts.Select(d => d.Draft).ToHashSet());
@@ -142,17 +153,17 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, Dra
 
     private async Task<Entry?> KeepAsync(DraftFile file)
     {
-        MeasuredDrawing drawing;
+        DrawingTree drawing;
         try
         {
-            drawing = new(await reader.ReadAsync(file.File, file.DesignName, default), file.Shapes);
+            drawing = await reader.ReadAsync(file.File, file.DesignName, default);
         }
         catch (DrawingRefusedException e)
         {
             refusals[file.Draft] = (e, Environment.TickCount64);
             return null;
         }
-        var entry = new Entry(drawing, (long)file.File.Length * ForByte + drawing.Drawn.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
+        var entry = new Entry(drawing, file.Shapes, file.MeasuredWith, (long)file.File.Length * ForByte + drawing.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
         if (entries.TryAdd(file.Draft, entry))
         {
             Interlocked.Add(ref bytes, entry.Bytes);
@@ -180,28 +191,86 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, Dra
         }
     }
 
-    private sealed class Entry(MeasuredDrawing drawing, long bytes)
+    private async Task<MeasuredDrawing> MeasureAsync(int draft, DrawingTree drawing, string key)
     {
-        // The last arrangement: what people work on.
-        private (string Text, MeasuredDrawing Drawing)? arranged;
+        var shapes = await renderer.MeasureAsync(drawing, null, default);
+        await designs.MeasuredAsync(draft, shapes, key, default);
+        return new(drawing, shapes);
+    }
 
-        public long Bytes => bytes;
+    private sealed class Entry
+    {
+        private readonly DrawingTree drawing;
+        private readonly string measuredWith;
+        private readonly ConcurrentDictionary<string, Lazy<Task<MeasuredDrawing>>> byFonts = new();
+
+        // The last arrangement: what people work on.
+        private (MeasuredDrawing Of, string Text, MeasuredDrawing Drawing)? arranged;
+        private (FontBook Fonts, DrawingTree With)? last;
+
+        public Entry(DrawingTree drawing, IReadOnlyList<Box?> shapes, string measuredWith, long bytes)
+        {
+            (this.drawing, this.measuredWith, Bytes, AsMeasured) = (drawing, measuredWith, bytes, new(drawing, shapes));
+            if (measuredWith.Length == 0)
+            {
+                byFonts[""] = new(Task.FromResult(AsMeasured));
+            }
+        }
+
+        public long Bytes { get; }
 
         public long Used { get; set; }
 
-        public MeasuredDrawing Arranged(string arrangement)
+        /// <summary>The drawing with the boxes of the fonts that it was last measured with.</summary>
+        public MeasuredDrawing AsMeasured { get; }
+
+        /// <summary>The drawing with those of some fonts that it asks for; measured once with each such set.</summary>
+        public async Task<MeasuredDrawing> DrawnWithAsync(FontBook fonts, Func<DrawingTree, string, Task<MeasuredDrawing>> measure)
+        {
+            var with = With(fonts);
+            var key = with.Fonts.Key;
+            var measured = byFonts.GetOrAdd(key, _ => new(() => key == measuredWith ? Task.FromResult(new MeasuredDrawing(with, AsMeasured.Shapes)) : Task.Run(() => measure(with, key))));
+            try
+            {
+                return await measured.Value;
+            }
+            catch
+            {
+                byFonts.TryRemove(KeyValuePair.Create(key, measured));
+                throw;
+            }
+        }
+
+        public MeasuredDrawing Arranged(MeasuredDrawing measured, string arrangement)
         {
             if (arrangement.Length == 0)
+            {
+                return measured;
+            }
+            lock (this)
+            {
+                if (arranged is not { } known || known.Text != arrangement || known.Of != measured)
+                {
+                    arranged = known = (measured, arrangement, measured.Arrange(Arrangement.Parse(arrangement)));
+                }
+                return known.Drawing;
+            }
+        }
+
+        // What a drawing asks for is looked up in all of it.
+        private DrawingTree With(FontBook fonts)
+        {
+            if (fonts.Fonts.IsEmpty)
             {
                 return drawing;
             }
             lock (this)
             {
-                if (arranged is not { } known || known.Text != arrangement)
+                if (last is not { } known || known.Fonts.Key != fonts.Key)
                 {
-                    arranged = known = (arrangement, drawing.Arrange(Arrangement.Parse(arrangement)));
+                    last = known = (fonts, drawing.With(fonts));
                 }
-                return known.Drawing;
+                return known.With;
             }
         }
     }

@@ -42,8 +42,8 @@ public sealed class DrawingDesk(DrawingQueue queue, DrawingStore store, IRendere
     /// <summary>The files of pictures, as far as they were worked out before.</summary>
     public PlannedPaths Paths { get; } = new(renderer.Version);
 
-    /// <summary>The family drawn instead of a font that is not there; null for one that is.</summary>
-    public string? StandInFor(string family) => renderer.StandInFor(family);
+    /// <summary>The family drawn instead of the first of a list, where that does not come with Kalypto; null for one that does.</summary>
+    public string? StandInFor(string families) => renderer.StandInFor(families);
 
     /// <summary>The weight of a file, or an estimate until it is known here to be drawn.</summary>
     public long WeightOf(PlannedFile file) => drawn.TryGetValue(file.Key.Hex, out var row) && row.Sha256 is not null ? row.Weight : WeightEstimate.Of(file);

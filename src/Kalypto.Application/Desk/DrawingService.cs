@@ -175,7 +175,7 @@ public sealed class DrawingService(
         {
             try
             {
-                measured = await cache.GetAsync(job.Draft, job.Arrangement, cancel);
+                measured = await cache.GetAsync(job.Draft, job.Arrangement, FontBooks.Of(job.Fonts), cancel);
                 var layer = measured.Drawing.Layers[job.Ordinal];
                 isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : measured.Isolate(layer, job.Without.ToHashSet());
                 shape = measured.ShapeOf(layer);

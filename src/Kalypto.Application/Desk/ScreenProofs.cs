@@ -38,7 +38,7 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     {
         var proofs = await OfAsync([.. drafts.Select(d => d.Drawing)], cancel);
         await desk.QueueAsync([.. drafts.SelectMany(d => ScreensOf(d.Drawing).Where(s => proofs[s.Screen] is null)
-            .Select(s => new DrawingJob(s.Key, d.Draft, s.Screen.Root.Ordinal, [], "", null) { IsProof = true }))], priority, cancel);
+            .Select(s => new DrawingJob(s.Key, d.Draft, s.Screen.Root.Ordinal, [], "", null) { IsProof = true, Fonts = d.Drawing.Drawn.Fonts.ToJson() }))], priority, cancel);
         return !proofs.Values.Contains(null);
     }
 

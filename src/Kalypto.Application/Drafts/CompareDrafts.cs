@@ -29,7 +29,7 @@ public sealed class CompareDrafts(DesignStore designs, OpenDraft open, DrawingCa
         {
             return new(drafts, (row, state), null, new([], state.Measured.Drawn.Layers.Length - 1));
         }
-        var drawn = await cache.GetAsync([(present.Id, ""), (other.Id, "")], cancel);
+        var drawn = await cache.GetAsync([present.Id, other.Id], cancel);
         var pairs = present.Follows == other.Id ? KeptPair.Read(present.Pairs) : [];
         var ships = state.Layers.Where(l => state.MarkOf(l).Decision == Decision.Ship && l.Ordinal < state.Measured.Drawn.Layers.Length).Select(l => l.Ordinal).ToHashSet();
         var changes = await Task.Run(() => DraftChanges.Of(new(drawn[other.Id], other.Lineages), new(drawn[present.Id], present.Lineages), pairs, ships), cancel);

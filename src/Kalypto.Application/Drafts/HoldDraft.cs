@@ -28,13 +28,13 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
                 return null;
             }
             var earlier = drafts.Where(d => d.Id != present.Id).Take(MostEarlier).ToList();
-            var drawn = await cache.GetAsync([.. earlier.Prepend(present).Select(d => (d.Id, ""))], cancel);
+            var drawn = await cache.GetAsync([.. earlier.Prepend(present).Select(d => d.Id)], cancel);
             var given = await designs.LineagesAsync(design, cancel);
             var from = new DraftDrawing(drawn[present.Id], present.Lineages);
             var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
             var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
                 $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages)))
-            { Names = carried.Names, Taken = taken };
+            { Names = carried.Names, Taken = taken, MeasuredWith = drawing.Measured.Drawn.Fonts.Key };
             if (await designs.AddDraftAsync(author, next, cancel) is { } added)
             {
                 return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);
@@ -51,7 +51,7 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
         {
             return new(StepState.Gone);
         }
-        var (drawn, _) = await cache.GetReadableAsync([(present.Id, ""), (draft, "")], cancel);
+        var (drawn, _) = await cache.GetReadableAsync([present.Id, draft], cancel);
         return await edits.MakeAsync(author, new($"Go {(wanted.Number < present.Number ? "back" : "on")} to draft {wanted.Number} of {held.Name}")
         {
             Fields =

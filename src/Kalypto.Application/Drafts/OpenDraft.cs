@@ -22,14 +22,14 @@ public sealed class OpenDraft(DesignStore designs, DrawingCache cache)
         }
         if (draft == row.DraftId)
         {
-            return (row, new(row.Id, row.Name, row.DrawnAt, await cache.GetAsync(row.DraftId, row.Arrangement, cancel), marks));
+            return (row, new(row.Id, row.Name, row.DrawnAt, await cache.GetAsync(row.DraftId, row.Arrangement, row.Fonts, cancel), marks));
         }
-        var drawn = await cache.GetAsync([(row.DraftId, ""), (draft, "")], cancel);
+        var drawn = await cache.GetAsync([row.DraftId, draft], cancel);
         var (held, other) = (new DraftDrawing(drawn[row.DraftId], row.Lineages), new DraftDrawing(drawn[draft], wanted.Lineages));
         var kept = Arrangement.None.Keep(Arrangement.Parse(row.Arrangement), row.Lineages);
         var arrangement = kept.Follow(held, other).In(wanted.Lineages).ToString();
         var there = row with { DraftId = draft, DraftNumber = wanted.Number, FileSha256 = wanted.FileSha256, Lineages = wanted.Lineages, Arrangement = arrangement, Asked = wanted.Asked };
-        return (there, new(row.Id, row.Name, row.DrawnAt, await cache.GetAsync(draft, arrangement, cancel),
+        return (there, new(row.Id, row.Name, row.DrawnAt, await cache.GetAsync(draft, arrangement, row.Fonts, cancel),
             marks.Where(m => wanted.Lineages.OrdinalOf(row.Lineages.Of(m.Key)) is not null).ToDictionary(m => wanted.Lineages.OrdinalOf(row.Lineages.Of(m.Key))!.Value, m => m.Value)));
     }
 }

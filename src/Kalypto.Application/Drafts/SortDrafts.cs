@@ -19,7 +19,7 @@ public sealed class SortDrafts(DesignStore designs, HoldDraft drafts, EditStore 
         }
         var file = await designs.FilesAsync([draft.Id], cancel).SingleAsync(cancel);
         var name = FreeName.Of(row.Name, taken => visit.Workspace.Designs.Any(d => d.Row.Name == taken), " ");
-        return await designs.AddAsync(visit.Author, new(name, state.DrawnAt, draft.FileName, file.File, file.Shapes), cancel);
+        return await designs.AddAsync(visit.Author, new(name, state.DrawnAt, draft.FileName, file.File, file.Shapes) { MeasuredWith = file.MeasuredWith }, cancel);
     }
 
     /// <summary>Makes a design the next draft of another one, and removes it as a design.</summary>
@@ -32,7 +32,7 @@ public sealed class SortDrafts(DesignStore designs, HoldDraft drafts, EditStore 
         }
         var own = (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == row.DraftId)!;
         var file = await designs.FilesAsync([own.Id], cancel).SingleAsync(cancel);
-        var drawing = new ReadDrawing(own.FileName, file.File, await cache.GetAsync(own.Id, "", cancel));
+        var drawing = new ReadDrawing(own.FileName, file.File, (await cache.GetAsync([own.Id], cancel))[own.Id]);
         if (await drafts.BringAsync(visit.Author, into, drawing, cancel) is not { } draft)
         {
             return null;

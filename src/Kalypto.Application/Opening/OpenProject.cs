@@ -61,9 +61,10 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
     public async Task<Workspace> LoadAsync(ProjectState state, CancellationToken cancel, Workspace? before = null)
     {
         var row = state.Project;
-        var (drawn, refused) = await cache.GetReadableAsync([.. state.Designs.Select(d => (d.Design.DraftId, d.Design.Arrangement))], cancel);
+        var fonts = FontBooks.Of(row.Fonts);
+        var (drawn, refused) = await cache.GetReadableAsync([.. state.Designs.Select(d => new WantedDrawing(d.Design.DraftId, d.Design.Arrangement, fonts.OfDesign(d.Design.Id)))], cancel);
         // A design that was removed for good since is no longer part of it.
-        var designs = state.Designs.Where(d => drawn.ContainsKey(d.Design.DraftId)).Select(d => (Row: d.Design, Drawing: drawn[d.Design.DraftId], d.Marks)).ToList();
+        var designs = state.Designs.Where(d => drawn.ContainsKey(d.Design.DraftId)).Select(d => (Row: d.Design with { Fonts = fonts.OfDesign(d.Design.Id) }, Drawing: drawn[d.Design.DraftId], d.Marks)).ToList();
         var repeats = before?.Repeats is { } known && known.AreOf(designs.Select(d => (d.Row.Id, d.Drawing))) ? known : new([.. designs.Select(d => (d.Row.Id, d.Drawing))]);
         var marks = repeats.Shared(designs.ToDictionary(d => d.Row.Id, d => d.Marks));
         if (Recipes.Count > MostBooks)

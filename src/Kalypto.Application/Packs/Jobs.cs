@@ -35,31 +35,40 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
                 Links = file.Ask.Links,
                 Linked = file.Ask.Linked,
             })
-        { IsExact = onScreen ? file.Picture.IsExactWithGround : file.Picture.IsExact };
+        { IsExact = onScreen ? file.Picture.IsExactWithGround : file.Picture.IsExact, Fonts = state.Measured.Drawn.Fonts.ToJson() };
     }
 
     /// <summary>A look where the ink of a layer is.</summary>
     public static DrawingJob Look(DrawingDesk desk, DesignRow row, DesignState state, Layer layer)
     {
         var keys = desk.Keys;
-        return new(desk.LookKey(keys.Of(state.Isolate(layer))), row.DraftId, layer.Ordinal, state.Isolate(layer).Without, ArrangementOf(row, state, layer.Ordinal), null) { IsExact = keys.IsExact(state.Isolate(layer)) };
+        return new(desk.LookKey(keys.Of(state.Isolate(layer))), row.DraftId, layer.Ordinal, state.Isolate(layer).Without, ArrangementOf(row, state, layer.Ordinal), null)
+        {
+            IsExact = keys.IsExact(state.Isolate(layer)),
+            Fonts = state.Measured.Drawn.Fonts.ToJson(),
+        };
     }
 
     /// <summary>A quick picture for the pages, that fits into a square.</summary>
     /// <param name="desk">Where it is asked for.</param>
     /// <param name="row">The design.</param>
+    /// <param name="state">The same with all that is said.</param>
     /// <param name="layer">The layer.</param>
     /// <param name="isolation">The layer as it is to be shown.</param>
     /// <param name="box">What to show, in drawing units.</param>
     /// <param name="side">The side of the square, in px.</param>
-    public static DrawingJob Quick(DrawingDesk desk, DesignRow row, Layer layer, Isolation isolation, Box box, int side)
+    public static DrawingJob Quick(DrawingDesk desk, DesignRow row, DesignState state, Layer layer, Isolation isolation, Box box, int side)
     {
         var scale = side / Math.Max(1e-3, Math.Max(box.Width, box.Height));
         var (width, height) = (Math.Max(1, (int)Math.Ceiling(box.Width * scale - 1e-6)), Math.Max(1, (int)Math.Ceiling(box.Height * scale - 1e-6)));
         var keys = desk.Keys;
         var key = Fingerprint.Of("quick", desk.Engine, keys.Of(isolation).Hex,
             $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)} {side}").Hex;
-        return new(key, row.DraftId, layer.Ordinal, isolation.Without, layer.Combined || layer.ViewBox is not null ? row.Arrangement : "", new(box.X, box.Y, width / scale, height / scale, width, height, Quick: true)) { IsExact = keys.IsExact(isolation) };
+        return new(key, row.DraftId, layer.Ordinal, isolation.Without, layer.Combined || layer.ViewBox is not null ? row.Arrangement : "", new(box.X, box.Y, width / scale, height / scale, width, height, Quick: true))
+        {
+            IsExact = keys.IsExact(isolation),
+            Fonts = state.Measured.Drawn.Fonts.ToJson(),
+        };
     }
 
     // Layers of the file are the same in every arrangement, so that their jobs need none.

@@ -11,6 +11,7 @@ namespace Kalypto.Application.Packs;
 public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, OpenDraft drafts, DrawingDesk desk, DrawingStore store)
 {
     private const int ThumbnailSide = 72;
+    private const int MostSampleSide = 640;
     private const int MostScreenSide = 3000;
     private const double ScreenScale = 2;
 
@@ -26,14 +27,14 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
     /// <summary>A screen, at twice its points, in the draft that holds or another one.</summary>
     public Task<Answer> ScreenAsync(int project, int design, int root, int? draft, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
         state.Measured.Drawing.Screens.FirstOrDefault(s => s.Root.Ordinal == root) is { } screen
-            ? await DrawAsync(row, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Side(screen.Box, state.DrawnAt), cancel) : Answer.NotThere, cancel);
+            ? await DrawAsync(row, state, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Side(screen.Box, state.DrawnAt), cancel) : Answer.NotThere, cancel);
 
     /// <summary>A whole drawing.</summary>
     public Task<Answer> BoardAsync(int project, int design, CancellationToken cancel) => WithAsync(project, design, null, async (row, state) =>
-        state.Measured.Drawn is var drawn ? await DrawAsync(row, drawn.Layers[0], Isolation.Of(drawn, drawn.Layers[0]), drawn.Box, Side(drawn.Box, 1), cancel) : Answer.NotThere, cancel);
+        state.Measured.Drawn is var drawn ? await DrawAsync(row, state, drawn.Layers[0], Isolation.Of(drawn, drawn.Layers[0]), drawn.Box, Side(drawn.Box, 1), cancel) : Answer.NotThere, cancel);
 
-    /// <summary>A layer, small, in the draft that holds or another one.</summary>
-    public Task<Answer> LayerAsync(int project, int design, int ordinal, int? draft, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
+    /// <summary>A layer, small or as a sample of it, in the draft that holds or another one.</summary>
+    public Task<Answer> LayerAsync(int project, int design, int ordinal, int? draft, bool isSample, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
     {
         if (ordinal < 0 || ordinal >= state.Layers.Length)
         {
@@ -42,7 +43,7 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
         var layer = state.Layers[ordinal];
         var box = layer.Content == LayerContent.Screen ? state.Measured.ScreenOf(layer)?.Box ?? state.Measured.ShapeOf(layer)
             : (await desk.LookAsync(Jobs.Look(desk, row, state, layer), cancel)).Ink;
-        return box is { } shown ? await DrawAsync(row, layer, state.Isolate(layer), shown, ThumbnailSide, cancel) : new(true, null);
+        return box is { } shown ? await DrawAsync(row, state, layer, state.Isolate(layer), shown, isSample ? Math.Min(MostSampleSide, Side(shown, state.DrawnAt)) : ThumbnailSide, cancel) : new(true, null);
     }, cancel);
 
     private async Task<Answer> WithAsync(int project, int design, int? draft, Func<DesignRow, DesignState, Task<Answer>> draw, CancellationToken cancel)
@@ -55,13 +56,13 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
         {
             return await drafts.RunAsync(row, marks, other, cancel) is var (then, state) ? await draw(then, state) : Answer.NotThere;
         }
-        var drawing = await cache.GetAsync(row.DraftId, row.Arrangement, cancel);
+        var drawing = await cache.GetAsync(row.DraftId, row.Arrangement, row.Fonts, cancel);
         return await draw(row, new(row.Id, row.Name, row.DrawnAt, drawing, marks));
     }
 
-    private async Task<Answer> DrawAsync(DesignRow row, Layer layer, Isolation isolation, Box box, int side, CancellationToken cancel)
+    private async Task<Answer> DrawAsync(DesignRow row, DesignState state, Layer layer, Isolation isolation, Box box, int side, CancellationToken cancel)
     {
-        var drawn = await desk.DrawAsync(Jobs.Quick(desk, row, layer, isolation, box, side), cancel);
+        var drawn = await desk.DrawAsync(Jobs.Quick(desk, row, state, layer, isolation, box, side), cancel);
         return new(true, drawn.Sha256 is null ? null : await store.BytesAsync(drawn.Key, cancel));
     }
 

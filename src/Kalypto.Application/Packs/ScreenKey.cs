@@ -8,5 +8,5 @@ public static class ScreenKey
 {
     /// <summary>The key of a screen of a design.</summary>
     public static string Of(DesignRow row, Screen screen) =>
-        $"{row.DraftId}.{string.Join('.', screen.Box.Scale(10) is var b ? new[] { (int)b.X, (int)b.Y, (int)b.Width, (int)b.Height } : [])}";
+        $"{row.PictureKey}.{string.Join('.', screen.Box.Scale(10) is var b ? new[] { (int)b.X, (int)b.Y, (int)b.Width, (int)b.Height } : [])}";
 }

@@ -29,15 +29,7 @@ public static class Arranger
         {
             layer.Parent?.ChildList.Add(layer);
         }
-        return new()
-        {
-            Root = drawing.Root,
-            Box = drawing.Box,
-            Layers = layers,
-            Screens = [.. screens.Select(s => new Screen(s.Name, s.Box, layers[s.Root]))],
-            Definitions = drawing.Definitions,
-            Notes = drawing.Notes,
-        };
+        return drawing.With(layers, [.. screens.Select(s => new Screen(s.Name, s.Box, layers[s.Root]))]);
 
         Layer Make(int ordinal)
         {

@@ -13,7 +13,7 @@ namespace Kalypto.Core.Checking;
 /// <param name="Pictures">The shipped layers.</param>
 /// <param name="Files">The planned files.</param>
 /// <param name="Looks">What was seen of an isolated layer, by its key.</param>
-/// <param name="StandIn">The family drawn instead of a font that is not there; null for one that is.</param>
+/// <param name="StandIn">The family drawn instead of the first of a list, where that does not come with Kalypto; null for one that does.</param>
 public sealed record CheckedPlan(
     IReadOnlyList<DesignState> Designs, IReadOnlyList<IPlatform> Platforms, ImmutableArray<Picture> Pictures,
     ImmutableArray<PlannedFile> Files, Func<Fingerprint, Look?> Looks, Func<string, string?> StandIn)

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 
 namespace Kalypto.Core.Isolating;
 
@@ -77,6 +78,9 @@ public sealed class Isolation
             return fontFamilies;
         }
     }
+
+    /// <summary>The fonts of the project that its texts ask for.</summary>
+    public FontBook Fonts => drawing.Fonts.Fonts.IsEmpty ? drawing.Fonts : drawing.Fonts.For(FontFamilies);
 
     /// <summary>The ordinals of layers in it that stay out of the picture.</summary>
     public IReadOnlyList<int> Without => [.. leftOut.Select(l => l.Ordinal).Order()];
@@ -184,7 +188,8 @@ public sealed class Isolation
     /// <param name="isExact">True for the exact engine also where the quick one was not known to draw it otherwise.</param>
     public Scene Scene(Box crop, double width, double height, string? ground = null, bool isExact = false) =>
         new(() => Document(crop, width, height, ground), isExact || !Beyond.IsEmpty, !CanBeCut || (!isExact && Beyond.IsEmpty) ? null
-            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground));
+            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground))
+        { Fonts = Fonts };
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
     internal (IReadOnlyList<Element> Definitions, Element Root) ToElements()

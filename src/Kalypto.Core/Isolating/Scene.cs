@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 
 namespace Kalypto.Core.Isolating;
 
@@ -16,6 +17,9 @@ public sealed class Scene(Func<string> write, bool isExact = false, SourceCut? c
 
     /// <summary>Where the exact engine finds the layer in its own file; null where it draws the document, or does not draw at all.</summary>
     public SourceCut? Cut => cut;
+
+    /// <summary>The fonts of the project that texts in it ask for.</summary>
+    public FontBook Fonts { get; init; } = FontBook.Empty;
 
     /// <summary>A scene for the quick engine.</summary>
     public static implicit operator Scene(string document) => new(() => document);

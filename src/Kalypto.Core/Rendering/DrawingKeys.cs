@@ -46,7 +46,7 @@ public sealed class DrawingKeys(Func<string, string> fontsOf, string? exact = nu
     /// <param name="isolation">What is drawn.</param>
     /// <param name="more">What else goes into it.</param>
     public Fingerprint OfProof(Isolation isolation, params string[] more) =>
-        Fingerprint.Of(["proof", exact ?? "", isolation.Source ?? "", isolation.Key.Hex, .. isolation.FontFamilies.Select(fontsOf), .. more]);
+        Fingerprint.Of(["proof", exact ?? "", isolation.Source ?? "", isolation.Key.Hex, .. FontsOf(isolation), .. more]);
 
     private double ShareOf(Isolation isolation) => Proven.Count == 0 ? 0 : KnownOf(isolation).Share;
 
@@ -55,11 +55,14 @@ public sealed class DrawingKeys(Func<string, string> fontsOf, string? exact = nu
     private Known Make(Isolation isolation)
     {
         var share = Proven.Count == 0 ? 0 : isolation.Elements.Max(e => Proven.GetValueOrDefault(e.Fingerprint));
-        var fonts = isolation.FontFamilies.Select(fontsOf).ToList();
+        var fonts = FontsOf(isolation).ToList();
         // What the exact engine draws it takes from the file itself, whatever was read of that.
         var engine = exact is not null && (share > 0 || !isolation.Beyond.IsEmpty) ? new[] { $"exact {exact}", isolation.Source ?? "" } : [];
         return new(share, fonts.TrueForAll(f => f.Length == 0) && engine.Length == 0 ? isolation.Key : Fingerprint.Of([isolation.Key.Hex, .. fonts, .. engine]));
     }
+
+    private IEnumerable<string> FontsOf(Isolation isolation) => isolation.Fonts.Key is { Length: > 0 } own && !isolation.FontFamilies.IsEmpty
+        ? isolation.FontFamilies.Select(fontsOf).Append(own) : isolation.FontFamilies.Select(fontsOf);
 
     private static string Words(double share) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"otherwise {100 * share:0.#}% of its ink is other");
 

@@ -44,7 +44,7 @@ public static class FileMaking
 
     private static async Task<Drawn> OutlinedAsync(IRenderer renderer, Isolation isolation, Box crop, string? ground, Func<DrawingTree, Drawn> write, CancellationToken cancel)
     {
-        var drawn = await renderer.OutlinesAsync(isolation.Document(crop, crop.Width, crop.Height, ground), crop.Width, crop.Height, cancel);
+        var drawn = await renderer.OutlinesAsync(isolation.Scene(crop, crop.Width, crop.Height, ground), crop.Width, crop.Height, cancel);
         try
         {
             return drawn.Bytes is null ? drawn : write(DrawingReader.Read(drawn.Bytes, "outlines"));

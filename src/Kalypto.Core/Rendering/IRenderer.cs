@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Isolating;
 
 namespace Kalypto.Core.Rendering;
@@ -50,11 +51,21 @@ public interface IRenderer
     Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel);
 
     /// <summary>Draws a document as an SVG of plain paths, its texts as outlines.</summary>
-    /// <param name="document">SVG text made by this core.</param>
+    /// <param name="scene">What to draw; its document.</param>
     /// <param name="width">Units of the drawing.</param>
     /// <param name="height">Units of the drawing.</param>
     /// <param name="cancel">Ends the wait.</param>
-    Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel);
+    Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel);
+
+    /// <summary>Takes a font out of its wrapping (WOFF, WOFF2) and reads what it says of itself.</summary>
+    /// <param name="file">A file of fonts. Treated as hostile.</param>
+    /// <param name="fileName">Its name.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <exception cref="FontRefusedException">It cannot be used.</exception>
+    Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel);
+
+    /// <summary>The fonts that an SVG drawing brings along in its style sheets and that can be used, as TTF or OTF.</summary>
+    Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel);
 
     /// <summary>Compares two encoded pictures of one size; null when one cannot be read or their sizes differ.</summary>
     Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel);
@@ -62,6 +73,6 @@ public interface IRenderer
     /// <summary>Makes a PNG, upright and in sRGB, of a picture that drawings cannot hold as it is; no bytes for one that they can.</summary>
     Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel);
 
-    /// <summary>The family that is drawn instead of a font that is not there; null for one that is.</summary>
-    string? StandInFor(string family);
+    /// <summary>The family that is drawn instead of the first of a list of families as CSS has it, where that is not there; null for one that is.</summary>
+    string? StandInFor(string families);
 }

@@ -21,6 +21,17 @@ internal sealed class Browser : IDisposable
     // The pipe of the protocol is read from descriptor 3 and written to 4.
     private const string Pipes = "exec \"$@\" 3<&0 4>&1 0</dev/null 1>/dev/null";
     private const string Address = "http://drawing.invalid/";
+    // What is laid out anew with a font that came may ask for another one.
+    private const string FontsAreThere = """
+        (async () => {
+          do {
+            document.documentElement.getBoundingClientRect();
+            await document.fonts.ready;
+            document.documentElement.getBoundingClientRect();
+          } while (document.fonts.status !== 'loaded');
+          return 0;
+        })()
+        """;
     private readonly Process process;
     private readonly string home;
     private readonly DevTools tools;
@@ -28,6 +39,7 @@ internal sealed class Browser : IDisposable
     private int number;
     private TaskCompletionSource loaded = New();
     private byte[] document = [];
+    private IReadOnlyList<FontFace> fonts = [];
 
     private Browser(Process process, string home)
     {
@@ -76,15 +88,17 @@ internal sealed class Browser : IDisposable
 
     /// <summary>Draws a document.</summary>
     /// <param name="svg">The document.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
     /// <param name="width">px.</param>
     /// <param name="height">px.</param>
     /// <param name="times">How many times larger the picture is.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <returns>A PNG of <paramref name="times"/> the size, with alpha.</returns>
-    public async Task<byte[]> DrawAsync(string svg, int width, int height, int times, CancellationToken cancel)
+    public async Task<byte[]> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, int times, CancellationToken cancel)
     {
         await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = times, ["mobile"] = false }, cancel);
-        await LoadAsync(svg, cancel);
+        this.fonts = fonts;
+        await LoadAsync(FontFace.AddTo(svg, fonts, Address), cancel);
         var shot = await AskAsync("Page.captureScreenshot", new()
         {
             ["format"] = "png",
@@ -141,10 +155,10 @@ internal sealed class Browser : IDisposable
             throw new RenderingFailedException($"The exact engine cannot read it: {error}.");
         }
         await Task.WhenAny(loaded.Task, tools.Listening).WaitAsync(cancel);
-        // Fonts that the drawing brings along are taken in after it is loaded.
+        // Fonts are asked for when text is laid out, which may be after the drawing is loaded.
         if (svg.Contains("@font-face", StringComparison.OrdinalIgnoreCase))
         {
-            await AskAsync("Runtime.evaluate", new() { ["expression"] = "document.fonts.ready.then(() => 0)", ["awaitPromise"] = true }, cancel);
+            await AskAsync("Runtime.evaluate", new() { ["expression"] = FontsAreThere, ["awaitPromise"] = true }, cancel);
         }
     }
 
@@ -160,23 +174,26 @@ internal sealed class Browser : IDisposable
         }
         else if (method == "Fetch.requestPaused")
         {
-            _ = AnswerAsync(what["requestId"]!.GetValue<string>(), what["request"]?["url"]?.GetValue<string>() == Current);
+            _ = AnswerAsync(what["requestId"]!.GetValue<string>(), what["request"]?["url"]?.GetValue<string>() ?? "");
         }
     }
 
-    private async Task AnswerAsync(string request, bool isDocument)
+    private async Task AnswerAsync(string request, string address)
     {
         try
         {
-            await (isDocument
+            var font = fonts.FirstOrDefault(f => f.AddressAt(Address) == address);
+            await (address == Current || font is not null
                 ? AskAsync("Fetch.fulfillRequest", new()
                 {
                     ["requestId"] = request,
                     ["responseCode"] = 200,
                     ["responseHeaders"] = new JsonArray(
-                        new JsonObject { ["name"] = "Content-Type", ["value"] = "image/svg+xml; charset=utf-8" },
-                        new JsonObject { ["name"] = "Content-Security-Policy", ["value"] = "default-src 'none'; img-src data:; font-src data:; style-src 'unsafe-inline'; sandbox" }),
-                    ["body"] = Convert.ToBase64String(document),
+                        new JsonObject { ["name"] = "Content-Type", ["value"] = font is null ? "image/svg+xml; charset=utf-8" : "font/sfnt" },
+                        // The document has an origin of its own, for it is in a sandbox.
+                        new JsonObject { ["name"] = "Access-Control-Allow-Origin", ["value"] = "*" },
+                        new JsonObject { ["name"] = "Content-Security-Policy", ["value"] = $"default-src 'none'; img-src data:; font-src data: {Address}; style-src 'unsafe-inline'; sandbox" }),
+                    ["body"] = Convert.ToBase64String(font?.File ?? document),
                 }, default)
                 : AskAsync("Fetch.failRequest", new() { ["requestId"] = request, ["errorReason"] = "BlockedByClient" }, default));
         }

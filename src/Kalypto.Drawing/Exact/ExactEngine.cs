@@ -55,11 +55,12 @@ public sealed class ExactEngine : IDisposable
 
     /// <summary>Draws a document.</summary>
     /// <param name="svg">The document; treated as hostile.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
     /// <param name="width">px.</param>
     /// <param name="height">px.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none.</returns>
-    internal async Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, int width, int height, CancellationToken cancel)
+    internal async Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, CancellationToken cancel)
     {
         if (Version is null)
         {
@@ -76,7 +77,7 @@ public sealed class ExactEngine : IDisposable
             {
                 browser ??= await StartAsync(limit.Token);
                 watch = WatchAsync(browser.Id, () => isTooLarge = true, limit);
-                return (await browser.DrawAsync(svg, width, height, TimesOf(width, height), limit.Token), null);
+                return (await browser.DrawAsync(svg, fonts, width, height, TimesOf(width, height), limit.Token), null);
             }
             catch (OperationCanceledException)
             {

@@ -23,6 +23,15 @@ internal static partial class Fontconfig
     private static partial int FcConfigSetCurrent(nint config);
 
     [LibraryImport(Library)]
+    private static partial void FcConfigDestroy(nint config);
+
+    [LibraryImport(Library, StringMarshalling = StringMarshalling.Utf8)]
+    private static partial int FcConfigAppFontAddFile(nint config, string file);
+
+    [LibraryImport("libpangocairo-1.0.so.0")]
+    private static partial void pango_cairo_font_map_set_default(nint map);
+
+    [LibraryImport(Library)]
     private static partial nint FcPatternCreate();
 
     [LibraryImport(Library)]
@@ -78,14 +87,30 @@ internal static partial class Fontconfig
         return found.ToLookup(f => f.Family, f => f.File, StringComparer.OrdinalIgnoreCase);
     }
 
-    /// <summary>Draws with the common fonts and those of a folder of TTF and OTF files, and no others. Call before anything is drawn.</summary>
-    public static void Use(string folder)
+    /// <summary>Draws with the common fonts, those of a folder of TTF and OTF files and some more, and no others, from now on.</summary>
+    /// <exception cref="RenderingFailedException">They cannot be loaded.</exception>
+    public static void Use(string folder, params IReadOnlyCollection<FontOnDisk> more)
     {
         var config = FcConfigCreate();
-        if (config == 0 || FcConfigParseAndLoadFromMemory(config, FontFolders.Configuration(folder), 0) == 0 || FcConfigBuildFonts(config) == 0 || FcConfigSetCurrent(config) == 0)
+        if (config == 0 || FcConfigParseAndLoadFromMemory(config, FontFolders.Configuration(folder, more: more), 0) == 0 || FcConfigBuildFonts(config) == 0)
         {
             throw new RenderingFailedException($"The fonts in {folder} cannot be loaded.");
         }
+        foreach (var font in more)
+        {
+            if (FcConfigAppFontAddFile(config, font.Path) == 0)
+            {
+                throw new RenderingFailedException($"The font {font.Names[0]} of the project cannot be loaded.");
+            }
+        }
+        if (FcConfigSetCurrent(config) == 0)
+        {
+            throw new RenderingFailedException($"The fonts in {folder} cannot be used.");
+        }
+        // It is counted; who holds it now is the library.
+        FcConfigDestroy(config);
+        // The renderer's next text asks for a map of its own, which knows the fonts that hold now.
+        pango_cairo_font_map_set_default(0);
     }
 
     /// <summary>The names of the family that is drawn when some are asked for, the first first; null when there is no font at all.</summary>

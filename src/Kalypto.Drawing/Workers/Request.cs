@@ -13,6 +13,9 @@ internal sealed record Request(WorkerTask Task, double Width, double Height, Eff
     /// <summary>What to cut out of a file.</summary>
     public SourceCut? Cut { get; init; }
 
+    /// <summary>The fonts of the project that texts in it ask for.</summary>
+    public IReadOnlyList<FontOnDisk> Fonts { get; init; } = [];
+
     /// <summary>What a drawing is called that does not say so itself.</summary>
     public string Name { get; init; } = "";
 

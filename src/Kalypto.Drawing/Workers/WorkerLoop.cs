@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Runtime.ExceptionServices;
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Reading;
 using Kalypto.Drawing.Encoders;
@@ -40,16 +41,18 @@ public static class WorkerLoop
     /// <summary>Runs until standard input ends or the parent is gone.</summary>
     /// <param name="fonts">The folder of the project's fonts.</param>
     /// <param name="memory">The most bytes of memory to take.</param>
-    public static async Task RunAsync(string fonts, long memory)
+    public static void Run(string fonts, long memory)
     {
         ProcessLimits.Memory((ulong)memory);
         WatchParent();
-        Fontconfig.Use(fonts);
-        await using var input = Console.OpenStandardInput();
-        await using var output = Console.OpenStandardOutput();
-        while (await Frames.ReadAsync<Request>(input, CancellationToken.None) is var (request, body))
+        var held = new WorkerFonts(fonts);
+        held.Use([]);
+        using var input = Console.OpenStandardInput();
+        using var output = Console.OpenStandardOutput();
+        // All on this one thread: the libraries that set text keep what fonts there are for each thread.
+        while (Frames.ReadAsync<Request>(input, CancellationToken.None).GetAwaiter().GetResult() is var (request, body))
         {
-            await AnswerAsync(request, body, output);
+            Answer(request, body, held, output);
             if (request.Width * request.Height > LargePixels || body.Length > LargeFile)
             {
                 ProcessLimits.GiveBack();
@@ -57,40 +60,51 @@ public static class WorkerLoop
         }
     }
 
-    private static async Task AnswerAsync(Request request, byte[] body, Stream output)
+    private static void Answer(Request request, byte[] body, WorkerFonts fonts, Stream output)
     {
         try
         {
             if (request.Task == WorkerTask.Read)
             {
-                await SendAsync(output, new(null, null), ReadOnStack(body, request.Name));
+                Send(output, new(null, null), ReadOnStack(body, request.Name));
                 return;
             }
             if (request.Task == WorkerTask.ToPlain)
             {
-                await SendAsync(output, new(null, null), FileTypes.Of(body) == FileType.Pdf ? PdfPages.ToSvg(body) : PictureConverter.ToPlain(body));
+                Send(output, new(null, null), FileTypes.Of(body) == FileType.Pdf ? PdfPages.ToSvg(body) : PictureConverter.ToPlain(body));
                 return;
             }
             if (request.Task == WorkerTask.Compare)
             {
-                await SendAsync(output, new(null, null), PictureComparison.Compare(body, (int)request.Width));
+                Send(output, new(null, null), PictureComparison.Compare(body, (int)request.Width));
                 return;
             }
             if (request.Task == WorkerTask.Cut)
             {
-                await SendAsync(output, new(null, null), Encoding.UTF8.GetBytes(SourceDocument.Of(body, request.Cut!)));
+                Send(output, new(null, null), Encoding.UTF8.GetBytes(SourceDocument.Of(body, request.Cut!)));
                 return;
             }
+            if (request.Task == WorkerTask.Font)
+            {
+                Send(output, new(null, null), FontReading.Read(body, request.Name));
+                return;
+            }
+            if (request.Task == WorkerTask.FontsIn)
+            {
+                Send(output, new(null, null), FontReading.ReadIn(body));
+                return;
+            }
+            fonts.Use(request.Fonts);
             var document = request.IsDrawn ? "" : Encoding.UTF8.GetString(body);
             if (request.Task == WorkerTask.Outlines)
             {
-                await SendAsync(output, new(null, null), Vectors.Outlines(document, request.Width, request.Height));
+                Send(output, new(null, null), Vectors.Outlines(document, request.Width, request.Height));
                 return;
             }
             if (request.Task == WorkerTask.File)
             {
                 var (file, note) = FileOf(request, document, body);
-                await SendAsync(output, new(null, null, Note: note), file);
+                Send(output, new(null, null, Note: note), file);
                 return;
             }
             if (request.Task == WorkerTask.Measure)
@@ -99,7 +113,7 @@ public static class WorkerLoop
                 foreach (var id in request.Ids)
                 {
                     var shape = handle.Shape(id, request.Width, request.Height);
-                    await SendAsync(output, new(null, ToBox(shape?.Stroked), ToBox(shape?.Outline)));
+                    Send(output, new(null, ToBox(shape?.Stroked), ToBox(shape?.Outline)));
                 }
                 return;
             }
@@ -107,24 +121,24 @@ public static class WorkerLoop
             using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
             if (request.Task == WorkerTask.Ink)
             {
-                await SendAsync(output, new(null, canvas.Ink()));
+                Send(output, new(null, canvas.Ink()));
             }
             else if (request.Task == WorkerTask.Pixels)
             {
-                await SendAsync(output, new(null, null), canvas.ToRgba().ToArray());
+                Send(output, new(null, null), canvas.ToRgba().ToArray());
             }
             else
             {
-                await SendAsync(output, new(null, null), PngEncoder.Encode(canvas.ToRgba(), width, height, request.Effort));
+                Send(output, new(null, null), PngEncoder.Encode(canvas.ToRgba(), width, height, request.Effort));
             }
         }
         catch (DrawingRefusedException e)
         {
-            await SendAsync(output, new(e.Message, null, Note: e.Line.ToString(CultureInfo.InvariantCulture)));
+            Send(output, new(e.Message, null, Note: e.Line.ToString(CultureInfo.InvariantCulture)));
         }
-        catch (RenderingFailedException e)
+        catch (Exception e) when (e is RenderingFailedException or FontRefusedException)
         {
-            await SendAsync(output, new(e.Message, null));
+            Send(output, new(e.Message, null));
         }
     }
 
@@ -155,7 +169,9 @@ public static class WorkerLoop
         var ask = new FormatAsk(format, Quality.Parse(request.Quality, format));
         if (format == Format.Pdf)
         {
-            return (Vectors.Pdf(document, request.Width, request.Height, request.Credit), null);
+            // A PDF holds the letters that it shows as a font.
+            var drawn = request.Fonts.Any(f => f.IsOutlinedOnly) ? Encoding.UTF8.GetString(Vectors.Outlines(document, request.Width, request.Height)) : document;
+            return (Vectors.Pdf(drawn, request.Width, request.Height, request.Credit), null);
         }
         if (format == Format.Ico)
         {
@@ -173,8 +189,8 @@ public static class WorkerLoop
     private static Box? ToBox(Rsvg.Rectangle? rectangle) =>
         rectangle is { } r && double.IsFinite(r.X + r.Y + r.Width + r.Height) ? new(r.X, r.Y, r.Width, r.Height) : null;
 
-    private static Task SendAsync(Stream output, Answer answer, byte[]? body = null) =>
-        Frames.WriteAsync(output, answer, body ?? [], CancellationToken.None);
+    private static void Send(Stream output, Answer answer, byte[]? body = null) =>
+        Frames.WriteAsync(output, answer, body ?? [], CancellationToken.None).GetAwaiter().GetResult();
 
     /// <summary>Ends a worker whose server was killed while it was busy inside native code.</summary>
     private static void WatchParent()

@@ -1,6 +1,7 @@
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
@@ -30,13 +31,14 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private const string FileVersion = "1";
 
     // Goes up when what the exact engine is given, or what is made of its pictures, changes.
-    private const string AveragingVersion = "1";
+    private const string AveragingVersion = "2";
     private readonly WorkerPool drawers;
 
     // People wait for what these do: bringing in, comparing. Nothing that is drawn, however long, takes them.
     private readonly WorkerPool front;
     private readonly SemaphoreSlim large = new(1);
     private readonly FontFamilies fonts;
+    private readonly FontFiles files;
     private readonly Lazy<string> identity;
 
     private readonly ExactEngine? exact;
@@ -45,12 +47,13 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
     /// <param name="options">How workers are started.</param>
     /// <param name="exact">Draws what the workers do not draw as a browser does; null to do without. It is ended with the renderer.</param>
-    /// <param name="sources">Where the exact engine finds the files.</param>
+    /// <param name="sources">Where the exact engine finds the files, and both the fonts of projects.</param>
     public WorkerRenderer(WorkerOptions options, ExactEngine? exact = null, ISources? sources = null)
     {
         (drawers, front) = (new(options, options.Count), new(options, 1));
         (this.exact, this.sources) = (sources is null ? null : exact, sources);
         fonts = new(options.Fonts);
+        files = new(sources);
         Version = $"{LibraryVersions.All()} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
         identity = new(() => Fingerprint.Of(Version, fonts.All, Exact ?? "").Hex);
     }
@@ -122,12 +125,13 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     {
         var doubtful = new List<(Layer Layer, StrokeEdges Edges)>();
         var (next, tried, unmeasured) = (0, -1, 0);
+        var held = await files.OfAsync(drawing.Fonts);
         while (next < layers.Length)
         {
             var rest = layers[next..];
             var done = 0;
             var failed = await AskAsync(
-                new(WorkerTask.Measure, drawing.Box.Width, drawing.Box.Height, Effort.Quick, [.. rest.Select(MeasuringDocument.IdOf)]), document, rest.Length,
+                new(WorkerTask.Measure, drawing.Box.Width, drawing.Box.Height, Effort.Quick, [.. rest.Select(MeasuringDocument.IdOf)]) { Fonts = held }, document, rest.Length,
                 (answer, _) =>
                 {
                     var layer = rest[done++];
@@ -216,6 +220,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         front.Dispose();
         large.Dispose();
         exact?.Dispose();
+        files.Dispose();
     }
 
     /// <inheritdoc/>
@@ -236,8 +241,33 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public Task<Drawn> OutlinesAsync(string document, double width, double height, CancellationToken cancel) =>
-        AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []), document, cancel);
+    public async Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel)
+    {
+        var held = await files.OfAsync(scene.Fonts);
+        return await AskOneAsync((answers, take) => AskAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []) { Fonts = held }, scene.Document, answers, take, cancel));
+    }
+
+    /// <inheritdoc/>
+    public async Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel)
+    {
+        (Font, byte[])? read = null;
+        string? refused = null;
+        var failure = await AskAsync(new(WorkerTask.Font, 0, 0, Effort.Quick, []) { Name = fileName }, file, 1,
+            (answer, body) => (refused, read) = (answer.Failure, answer.Failure is null ? FontReading.Take(body)[0] : null), cancel);
+        return read ?? throw new FontRefusedException(refused ?? "Reading the font takes more time or memory than it may, or crashes the reading");
+    }
+
+    /// <inheritdoc/>
+    public async Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel)
+    {
+        if (drawing.AsSpan().IndexOf("@font-face"u8) < 0)
+        {
+            return [];
+        }
+        IReadOnlyList<(Font, byte[])> found = [];
+        await AskAsync(new(WorkerTask.FontsIn, 0, 0, Effort.Quick, []), drawing, 1, (answer, body) => found = answer.Failure is null ? FontReading.Take(body) : [], cancel);
+        return found;
+    }
 
     /// <inheritdoc/>
     public async Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel)
@@ -249,14 +279,14 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public string? StandInFor(string family) => fonts.StandInFor(family);
+    public string? StandInFor(string families) => fonts.StandInFor(families);
 
     private Task<EngineFailure?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>
         AskAsync(request, Encoding.UTF8.GetBytes(document), answers, take, cancel);
 
     private async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare)
+        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare or WorkerTask.Font or WorkerTask.FontsIn)
         {
             return await front.AskAsync(request, document, answers, take, cancel);
         }
@@ -284,7 +314,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         // A PDF is made of shapes, and an icon file of several sizes: the quick engine draws both.
         if (!scene.IsExact || Exact is null || request.Format == Format.Pdf.Id || request.Format == Format.Ico.Id || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
         {
-            return await AskAsync(request, scene.Document, answers, take, cancel);
+            return await AskAsync(request with { Fonts = await files.OfAsync(scene.Fonts) }, scene.Document, answers, take, cancel);
         }
         var document = "";
         if (scene.Cut is { } cut)
@@ -309,8 +339,21 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             document = scene.Document;
         }
-        var (png, why) = await exact!.DrawAsync(document, (int)request.Width, (int)request.Height, cancel);
+        var (png, why) = await exact!.DrawAsync(document, await FacesAsync(scene, cancel), (int)request.Width, (int)request.Height, cancel);
         return why ?? await AskAsync(request with { IsDrawn = true }, png, answers, take, cancel);
+    }
+
+    private async Task<IReadOnlyList<FontFace>> FacesAsync(Scene scene, CancellationToken cancel)
+    {
+        var faces = new List<FontFace>();
+        foreach (var font in scene.Fonts.Fonts)
+        {
+            if (await files.ReadAsync(font, cancel) is { } bytes)
+            {
+                faces.Add(new(font, bytes));
+            }
+        }
+        return faces;
     }
 
     private Task<Drawn> AskOneAsync(Request request, Scene scene, CancellationToken cancel) => AskOneAsync((answers, take) => AskSceneAsync(request, scene, answers, take, cancel));

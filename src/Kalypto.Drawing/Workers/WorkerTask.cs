@@ -13,4 +13,6 @@ internal enum WorkerTask
     Outlines,
     Compare,
     Cut,
+    Font,
+    FontsIn,
 }

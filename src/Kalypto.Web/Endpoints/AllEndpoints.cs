@@ -35,5 +35,6 @@ internal static class AllEndpoints
         project.MapCloser();
         project.MapPlaces();
         project.MapTaking();
+        project.MapFonts();
     }
 }

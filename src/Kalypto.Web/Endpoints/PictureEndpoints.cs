@@ -19,8 +19,8 @@ internal static class PictureEndpoints
             PictureAsync(patience => pictures.ScreenAsync(project, design, screen, draft, patience), response, cancel));
         app.MapGet("/pictures/{project:int}/{design:int}/board.png", (int project, int design, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
             PictureAsync(patience => pictures.BoardAsync(project, design, patience), response, cancel));
-        app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", (int project, int design, int ordinal, int? draft, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureAsync(patience => pictures.LayerAsync(project, design, ordinal, draft, patience), response, cancel));
+        app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", (int project, int design, int ordinal, int? draft, bool? sample, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureAsync(patience => pictures.LayerAsync(project, design, ordinal, draft, sample == true, patience), response, cancel));
         app.MapGet("/pictures/proofs/{key}.png", async (string key, ProofStore proofs, HttpResponse response, CancellationToken cancel) =>
             key.Length == 64 && await proofs.MarksAsync(key, cancel) is { } png ? Keep(response, png) : Results.NotFound());
         app.MapGet("/pictures/files/{name}", async (string name, DrawingStore store, HttpResponse response, CancellationToken cancel) =>

@@ -63,13 +63,14 @@ internal static class ProjectEndpoints
     public static void MapPlatforms(this RouteGroupBuilder project) => project.MapPost("/platforms", async (Entry entry, PlatformChoice choice, ManageProject manage, CancellationToken cancel) =>
         (await manage.PlatformAsync(entry.Visit, choice.Platform, choice.On, cancel)).OrOk());
 
-    private static async Task<IFormFileCollection> FilesAsync(HttpRequest request, CancellationToken cancel) =>
-        request.HasFormContentType ? (await request.ReadFormAsync(cancel)).Files : new FormFileCollection();
+    // Fonts belong to the project that the drawings make.
+    private static async Task<IReadOnlyList<IFormFile>> FilesAsync(HttpRequest request, CancellationToken cancel) =>
+        request.HasFormContentType ? [.. (await request.ReadFormAsync(cancel)).Files.OrderBy(f => BringIn.IsFont(f.FileName))] : [];
 
     private static IResult NoFile() => Problem.BadRequest($"No file came with it. Drop one or more drawings ({string.Join(", ", DrawingReader.Endings)}).");
 
     /// <summary>Brings files in and says of each how it went as soon as it is done: one line of JSON a file.</summary>
-    private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, Target target, IFormFileCollection files, ILogger log, CancellationToken cancel)
+    private static async Task<IResult> BringAsync(HttpResponse response, BringIn bringIn, Target target, IReadOnlyList<IFormFile> files, ILogger log, CancellationToken cancel)
     {
         response.ContentType = "application/x-ndjson";
         response.Headers.CacheControl = "no-store";
@@ -119,6 +120,7 @@ internal static class ProjectEndpoints
                 design,
                 IsNext = result is BroughtIn.Next,
                 IsUnchanged = result is BroughtIn.Unchanged,
+                IsFont = result is BroughtIn.Lettered,
                 Like = (result as BroughtIn.Read)?.Like?.Id,
                 LikeName = (result as BroughtIn.Read)?.Like?.Name,
                 Message = BroughtInWords.Say(result),

@@ -58,7 +58,7 @@ internal static class RecipeEndpoints
             var plan = after with { Drawn = known };
             var (row, state, layer) = changed.FindLayer(picture.Ref.Design, picture.Ref.Ordinal)!.Value;
             return Results.Ok(new RecipePreview(
-                said, null, $"{picture.Name} on {picture.ScreenName}", isSuggested, Links.LayerPicture(changed.Row.Id, picture.Ref, $"{row.DraftId}.r"),
+                said, null, $"{picture.Name} on {picture.ScreenName}", isSuggested, Links.LayerPicture(changed.Row.Id, picture.Ref, $"{row.PictureKey}.r"),
                 picture.Crop?.Why, isSuggested ? [] : HeldValues.Of(changed, state, layer), [.. files.Select(f => DetailFile.Of(plan, f))], Words.Weight(plan.WeightOf(files))));
         });
     }

@@ -54,7 +54,7 @@ public sealed record ChangesModel(
 
         Mark MarkOfGone(LayerChange change) => change.Old is { } o ? before.SaidOf(before.Layers[o]) : Mark.None;
 
-        string PictureOf(DesignRow of, Layer layer) => $"{Links.LayerPicture(workspace.Row.Id, new(of.Id, layer.Ordinal), $"{of.DraftId}.d")}&draft={of.DraftId}";
+        string PictureOf(DesignRow of, Layer layer) => $"{Links.LayerPicture(workspace.Row.Id, new(of.Id, layer.Ordinal), $"{of.PictureKey}.d")}&draft={of.DraftId}";
     }
 
     private static string GroupOf(LayerChange change) => change switch

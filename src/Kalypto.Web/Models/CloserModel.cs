@@ -30,7 +30,7 @@ public sealed record CloserModel(DetailFile File, IReadOnlyList<string> Paths, s
         var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.IsLinked == file.IsLinked).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
         var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
         return new(DetailFile.Of(plan, file), [.. plan.Pack.Files.Where(f => f.Key == file.Key).Select(f => f.Path)], file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
-            [file.Ask.Source.Width, file.Ask.Source.Height], Links.LayerPicture(workspace.Row.Id, file.Picture.Ref, $"{row.DraftId}.c"),
+            [file.Ask.Source.Width, file.Ask.Source.Height], Links.LayerPicture(workspace.Row.Id, file.Picture.Ref, $"{row.PictureKey}.c"),
             [.. Densities.Select(d => Device(plan, file, d))]);
     }
 

@@ -48,7 +48,7 @@ public sealed record LayerDetail(
         var (row, state, node) = workspace.FindLayer(layer.Design, layer.Ordinal)!.Value;
         var screen = state.Measured.ScreenOf(node);
         return new(label ?? $"{state.NameOf(node)} on {screen?.Name ?? "no screen"}", Links.Layer(workspace, layer),
-            Links.LayerPicture(workspace.Row.Id, layer, $"{row.DraftId}.s"), here);
+            Links.LayerPicture(workspace.Row.Id, layer, $"{row.PictureKey}.s"), here);
     }
 
     private static string HowMuch(LayerContents contents) => string.Join(", ",

@@ -18,7 +18,7 @@ public sealed record ShipsModel(IReadOnlyList<ShipCard> Cards, SumModel Sum)
             var (row, _) = workspace.FindDesign(p.Ref.Design)!.Value;
             return new ShipCard(p.Ref.Design, p.Ref.Ordinal, p.Name, p.Making.Kind, p.ScreenName, p.Places.Length, BenchModel.MadeAs(own), p.Making.FolderPath,
                 p.Crop is { } crop ? Words.Size(crop.Box) : "–", own.Count, plan.WeightOf(own).Bytes, own.Count == 0 ? "–" : Words.Weight(plan.WeightOf(own)),
-                $"/pictures/{workspace.Row.Id}/{p.Ref.Design}/layer/{p.Ref.Ordinal}.png?k={row.DraftId}.{p.Key.Hex[..8]}", Links.Layer(workspace, p.Ref),
+                $"/pictures/{workspace.Row.Id}/{p.Ref.Design}/layer/{p.Ref.Ordinal}.png?k={row.PictureKey}.{p.Key.Hex[..8]}", Links.Layer(workspace, p.Ref),
                 findings[p.Ref].Select(f => f.Severity.ToString().ToLowerInvariant()).FirstOrDefault(), findings[p.Ref].Count());
         })], BenchModel.SumOf(plan));
     }

@@ -1,7 +1,10 @@
+using System.Collections.Immutable;
 using Kalypto.Application.BringingIn;
+using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Typography;
 using Kalypto.Store;
 using Kalypto.Web.Models;
 using Microsoft.AspNetCore.Mvc;
@@ -9,13 +12,16 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>The wall of all screens: do I have the right ones?</summary>
-public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox, LibraryStore library) : ProjectPage(plans, "Screens")
+public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox, LibraryStore library, DrawingDesk desk) : ProjectPage(plans, "Screens")
 {
     private Dictionary<int, LibraryStore.Link> links = [];
     private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
 
     /// <summary>Files of the inbox that were not brought in, and why.</summary>
     public IReadOnlyList<(string File, string Message)> Refusals { get; private set; } = [];
+
+    /// <summary>The families that the texts ask for.</summary>
+    public ImmutableArray<FontUse> Fonts { get; private set; } = [];
 
     /// <summary>Where a design was taken from; null for one that somebody brought.</summary>
     public LibraryStore.Link? LinkOf(DesignRow design) => links.GetValueOrDefault(design.Id);
@@ -31,6 +37,7 @@ public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStor
     {
         Refusals = await inbox.RefusalsAsync(Workspace.Row.Id, cancel);
         links = (await library.LinksAsync(Workspace.Row.Id, cancel)).ToDictionary(l => l.Design);
+        Fonts = FontUses.Of(Workspace.States, desk.StandInFor);
         var plan = await Plans.PlanAsync(Workspace, cancel);
         files = plan.Pack.Files.Select((f, i) => (Screen: ScreenOf(f.Picture.Ref), i)).ToLookup(f => f.Screen, f => f.i);
         return Page();

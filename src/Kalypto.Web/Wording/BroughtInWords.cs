@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kalypto.Application.BringingIn;
+using Kalypto.Application.Fonts;
 using Kalypto.Core.Reading;
 
 namespace Kalypto.Web.Wording;
@@ -16,6 +17,9 @@ internal static class BroughtInWords
         BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
         BroughtIn.Unchanged same => $"nothing changed: {same.Name} has this file already",
         BroughtIn.Refused refused => Not(result, refused.Why.Message),
+        BroughtIn.Lettered font => font.IsNew ? $"the font {KeepFonts.Say(font.Font)} belongs to the project now" : $"the project has the font {KeepFonts.Say(font.Font)} already",
+        BroughtIn.FontRefused refused => Not(result, refused.Why.Message),
+        BroughtIn.FontAlone => Not(result, "Fonts belong to a project: bring a drawing in first, then drop the font there."),
         BroughtIn.TooLarge large => Not(result,
             $"The file has {large.Bytes / Million} MB; {ReadingLimits.Default.Bytes / Million} MB is the most. Split the drawing into several files, or embed its photos smaller."),
         BroughtIn.ZipRefused { Why: ZipRefusal.NotWhole } => Not(result, "The zip is not whole. Make it again and bring that in."),

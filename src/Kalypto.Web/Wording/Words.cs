@@ -12,5 +12,8 @@ public static class Words
     public static string Size(Box box) => $"{Numbers.Text(box.Width, 1)}×{Numbers.Text(box.Height, 1)}";
 
     /// <summary>A count with its noun: <c>1 file</c>, <c>3 files</c>.</summary>
-    public static string Count(long count, string noun) => $"{count} {noun}{(count == 1 ? "" : "s")}";
+    public static string Count(long count, string noun) => Count(count, noun, $"{noun}s");
+
+    /// <summary>A count with its noun in either form: <c>1 family</c>, <c>3 families</c>.</summary>
+    public static string Count(long count, string one, string many) => $"{count} {(count == 1 ? one : many)}";
 }

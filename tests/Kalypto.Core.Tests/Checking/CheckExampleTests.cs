@@ -2,6 +2,7 @@ using Kalypto.Core.Arranging;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Platforms.Android;
@@ -68,6 +69,10 @@ public class CheckExampleTests
             "“title” on Drawing is text and ships as a picture; developers can set it in code."),
         ["font-not-available"] = new(Of("<text id='title' font-family='Larkrise Sans'>Tonight</text>", ("title", "Ship")),
             "“title” on Drawing has text in Larkrise Sans, which is not there; DejaVu Sans stands in for it."),
+        ["font-face-made-up"] = new(Lettered(Of("<text id='title' font-family='Larkrise Serif' font-weight='bold'>Tonight</text>", ("title", "Ship"))),
+            "“title” on Drawing asks for Larkrise Serif 700, which the project does not have; it is made up out of Larkrise Serif as it is there."),
+        ["font-must-not-be-embedded"] = new(Lettered(Of("<text id='title' font-family='Larkrise Serif'>Tonight</text>", ("title", "Ship picture pdf"))),
+            "“title” on Drawing has text in Larkrise Serif, which its maker does not allow to be embedded: in the PDF it is outlines."),
         ["not-kept-from-the-drawing"] = new(Of("<text id='orbit'><textPath href='#p'>Round and round</textPath></text>", ("orbit", "Ship")),
             "“orbit” on Drawing: Text along a path is drawn otherwise than in a browser; let the exact engine draw it, or convert it to plain shapes."),
         ["photo-not-shipped"] = new(Of("<image id='sky' width='300' height='200'/>"),
@@ -131,6 +136,12 @@ public class CheckExampleTests
     private static DesignState Of(string inside, params (string Layer, string Says)[] said) => Svg.Measure(inside).State(said);
 
     private static DesignState Named(string name, DesignState design) => design with { Marks = design.Marks.ToDictionary(m => m.Key, m => m.Value with { ShipName = name }) };
+
+    // In a project that has the regular letters of a font.
+    private static DesignState Lettered(DesignState design) => design with
+    {
+        Measured = new(design.Measured.Drawn.With(FontBook.Of([new() { Sha256 = "f", FileName = "larkrise.ttf", Names = ["Larkrise Serif"], Embedding = FontEmbedding.Not }])), design.Measured.Shapes),
+    };
 
     // The second place of a drawing stands apart from the first.
     private static DesignState Apart(DesignState design) => design with { Marks = design.Marks.ToDictionary(m => m.Key, m => m.Value with { Apart = m.Key == 2 }) };

@@ -37,9 +37,9 @@ internal static class StyleSheetReader
         {
             note("The style sheet imports another one, which is not fetched; put its rules into the drawing.");
         }
-        if (sheet.FontfaceSetRules.Any())
+        if (sheet.FontfaceSetRules.OfType<IFontFaceRule>().Any(r => r.Source?.Contains("data:", StringComparison.OrdinalIgnoreCase) != true))
         {
-            note("The drawing brings fonts by @font-face, which are not used; install them for Kalypto instead.");
+            note("The style sheet asks for fonts from elsewhere by @font-face, which are not fetched; drop the fonts onto the project instead.");
         }
         var lines = new List<StyleRuleLine>();
         var isBeyond = false;

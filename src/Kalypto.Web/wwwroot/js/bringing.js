@@ -1,6 +1,8 @@
 // Bringing files in, by dropping them on the page or choosing them.
 import * as server from './server.js';
 
+const fontEnding = /\.(ttf|otf|woff2?)$/i;
+
 export const bringIn = () => ({
   hovering: false,
   busy: false,
@@ -31,7 +33,8 @@ export const bringIn = () => ({
   // One request a file: each tells how it went, and one that is refused does not stop the others. A zip tells of
   // every file in it as soon as that is read.
   async bring(list, where, design) {
-    const files = [...list];
+    // Fonts belong to the project that the drawings make.
+    const files = [...list].sort((a, b) => fontEnding.test(a.name) - fontEnding.test(b.name));
     let target = where ?? this.$root.dataset.target;
     this.busy = true;
     this.results = [];
@@ -69,10 +72,13 @@ export const bringIn = () => ({
     const [only] = this.results;
     if (this.results.length === 1 && only.isNext) {
       location.href = this.changesOf(only);
+    } else if (files.length && this.results.length && this.results.every(r => r.isFont)) {
+      location.href = `${this.next}/fonts`;
     } else if (files.length && this.results.length && this.results.every(r => r.design && !r.isNext && !r.isUnchanged && !r.like)) {
       location.href = this.next;
     }
   },
+  isGood(result) { return Boolean(result.design || result.isFont); },
   changesOf(result) { return `${this.next}/designs/${result.design}/changes`; },
   stop() { this.stopping.abort(); },
   // What it was brought in as is mended here: nobody is asked before.
