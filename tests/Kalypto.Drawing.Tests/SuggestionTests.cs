@@ -11,7 +11,7 @@ namespace Kalypto.Drawing.Tests;
 public sealed class SuggestionTests(RendererFixture fixture)
 {
     private const double Recall = 0.95;
-    private const double Precision = 0.8;
+    private const double Precision = 0.9;
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
     public static TheoryData<string> Names => [.. LabelledDrawings.Styles.Select(s => s.Name)];
@@ -23,12 +23,17 @@ public sealed class SuggestionTests(RendererFixture fixture)
         var labelled = new LabelledDrawings(LabelledDrawings.Styles.Single(s => s.Name == name));
         var measured = await MeasureAsync(Encoding.UTF8.GetBytes(labelled.Svg));
         Assert.True(measured.Drawing.Layers.Length >= 400, $"{measured.Drawing.Layers.Length} layers");
-        var found = new DesignState(1, name, 1, measured, new Dictionary<int, Mark>()).Suggested().Select(s => (s.Sentence, Box: BoxOf(measured, s))).ToList();
-        var missed = labelled.Shipped.Where(box => !found.Any(f => Same(f.Box, box))).ToList();
-        var wrong = found.Where(f => !labelled.Shipped.Any(box => Same(f.Box, box))).ToList();
-        var told = $"of {labelled.Shipped.Count} missed {missed.Count}: {string.Join("; ", missed.Take(6))}\nof {found.Count} wrong {wrong.Count}: {string.Join("; ", wrong.Take(6))}";
-        Assert.True(missed.Count <= (1 - Recall) * labelled.Shipped.Count, told);
-        Assert.True(wrong.Count <= (1 - Precision) * found.Count, told);
+        Judge(measured, labelled.Shipped);
+    }
+
+    public static TheoryData<string, ExportedScreens.Writing> Exported => [.. ExportedScreens.All];
+
+    [Theory]
+    [MemberData(nameof(Exported))]
+    public async Task So_it_is_in_what_drawing_programs_write(string layout, ExportedScreens.Writing writing)
+    {
+        var labelled = new ExportedScreens(layout, writing);
+        Judge(await MeasureAsync(Encoding.UTF8.GetBytes(labelled.Svg)), labelled.Shipped);
     }
 
     [Fact]
@@ -66,6 +71,16 @@ public sealed class SuggestionTests(RendererFixture fixture)
     {
         var drawing = SvgReader.Read(file, "Drawing");
         return new(drawing, await fixture.Renderer.MeasureAsync(drawing, null, cancel));
+    }
+
+    private static void Judge(MeasuredDrawing measured, IReadOnlyCollection<Box> shipped)
+    {
+        var found = new DesignState(1, "Drawing", 1, measured, new Dictionary<int, Mark>()).Suggested().Select(s => (s.Sentence, Box: BoxOf(measured, s))).ToList();
+        var missed = shipped.Where(box => !found.Any(f => Same(f.Box, box))).ToList();
+        var wrong = found.Where(f => !shipped.Any(box => Same(f.Box, box))).ToList();
+        var told = $"of {shipped.Count} missed {missed.Count}: {string.Join("; ", missed.Take(6))}\nof {found.Count} wrong {wrong.Count}: {string.Join("; ", wrong.Take(6))}";
+        Assert.True(missed.Count <= (1 - Recall) * shipped.Count, told);
+        Assert.True(wrong.Count <= (1 - Precision) * found.Count, told);
     }
 
     private static Box BoxOf(MeasuredDrawing measured, Suggestion suggestion) =>

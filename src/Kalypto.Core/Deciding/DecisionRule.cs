@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Deciding;
 
@@ -27,7 +28,7 @@ public sealed record DecisionRule(string Id, string Label, Decision Decision, st
 
     /// <summary>A box or line that developers draw in code: no pattern, no effect that code would find hard.</summary>
     public static bool IsPlain(Layer layer) => layer.Content == LayerContent.Shape
-        && layer.Element.Name is "rect" or "line" or "circle" or "ellipse"
+        && (layer.Element.Name is "rect" or "line" or "circle" or "ellipse" || layer.Element.Name == "path" && PlainPath.Is(layer.Element["d"] ?? ""))
         && layer.Element.Style("mask") is null or "none" && layer.Element.Style("clip-path") is null or "none";
 
     private static bool IsMadeOfPlain(Layer group) => group.Children.Count > 0 && group.SelfAndDescendants()

@@ -19,6 +19,8 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
     private const int MostIconShapes = 60;
     private const double Speck = 7;
     private const int ManySpecks = 15;
+    private const int ManyPieces = 20;
+    private const int FewColours = 7;
     private static readonly double[] Grids = [16, 18, 20, 22, 24, 28, 30, 32, 36, 40, 44, 48, 56, 64];
     private readonly List<Suggestion> found = [];
     private readonly Dictionary<Layer, bool> overlapping = [];
@@ -50,7 +52,10 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
             var loose = new LooseLayers(at.Children.Where(c => !Skipped(c) && IsLoose(c)).Select(c => (c, BoxOf(c)!.Value, complex[c.Ordinal])));
             foreach (var group in loose.Groups.Where(g => g.Complex > 0 || g.Layers.Length > 1))
             {
-                AddTogether(group.Layers, group.Box);
+                if (!AddScattered(at, group.Layers, group.Box))
+                {
+                    AddTogether(group.Layers, group.Box);
+                }
             }
             var taken = found.SelectMany(s => s.Together).ToHashSet();
             foreach (var child in at.Children.Reverse().Where(c => !taken.Contains(c) && !Skipped(c)))
@@ -59,7 +64,7 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
                 {
                     found.Add(suggestion);
                 }
-                else
+                else if (!Charts.IsOne(child, BoxOf))
                 {
                     open.Push(child);
                 }
@@ -89,6 +94,23 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
         found.Add(new(layers[0], "icon", Strength(0.65, box, layers[0]), $"{Size(box)}, {layers.Length} loose layers that touch, {Count(shapes, "shape")}", layers));
     }
 
+    /// <summary>Pieces of a picture that nobody put into a group: many that touch, of many colours, with the larger shapes that they lie on.</summary>
+    private bool AddScattered(Layer parent, ImmutableArray<Layer> layers, Box box)
+    {
+        if (layers.Length < ManyPieces || IsIconSized(box) || !IsColourful(layers))
+        {
+            return false;
+        }
+        bool LiesOnIt(Layer layer) => layer.Content == LayerContent.Shape && !layer.Hidden && !Skipped(layer) && !DecisionRule.IsPlain(layer) && !layers.Contains(layer)
+            && BoxOf(layer) is { } own && own.Intersect(box) is var common && common.Width * common.Height >= 0.5 * own.Width * own.Height && !IsLettering(layer, own);
+        ImmutableArray<Layer> all = [.. parent.Children.Where(c => layers.Contains(c) || LiesOnIt(c))];
+        var whole = all.Select(BoxOf).OfType<Box>().Aggregate((a, b) => a.Union(b));
+        found.Add(new(all[0], "picture", 0.8, $"{Size(whole)}, {all.Length} loose shapes over one another, of many colours", all));
+        return true;
+    }
+
+    private static bool IsColourful(IEnumerable<Layer> leaves) => leaves.Select(l => l.Element.Style("fill")).OfType<string>().Where(f => f != "none").Distinct(StringComparer.OrdinalIgnoreCase).Skip(FewColours).Any();
+
     private Suggestion? Judge(Layer layer)
     {
         if (BoxOf(layer) is not { } box || layer.Content == LayerContent.Screen)
@@ -110,9 +132,13 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
             return Math.Max(box.Width, box.Height) < SmallestIcon ? null
                 : new(layer, "photo", 0.95, $"an embedded picture, {Size(box)}{(layer.Element.Name == "image" ? "" : " with its clip or frame")}", []);
         }
-        if (contents.Pictures > 0 || contents.Total == 0)
+        if (contents.Pictures > 0 || contents.Total == 0 || Charts.IsOne(layer, BoxOf))
         {
             return null;
+        }
+        if (contents.Texts == 0 && Wordmarks.IsOne(layer, BoxOf))
+        {
+            return new(layer, "logo", 0.7, $"{Size(box)}, letters beside a mark", []);
         }
         return Button(layer, box, contents, words) ?? (contents.Texts == 0 ? Icon(layer, box, contents) : null) ?? Illustration(layer, box, contents);
     }
@@ -164,7 +190,7 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
             return layer.Element["d"] is { } d && CurvesIn(d) >= 2 && box.Height > 24
                 ? new(layer, "picture", 0.55, $"{Size(box)}, an outline with {CurvesIn(d)} curves", []) : null;
         }
-        return HasManySpecks(layer, contents) ? new(layer, "picture", 0.7, $"{contents.Shapes} tiny shapes that nobody needs one by one", [])
+        return IsMosaic(layer, contents) ? new(layer, "picture", 0.85, $"{Size(box)}, {contents.Shapes} shapes of many colours", []) : HasManySpecks(layer, contents) ? new(layer, "picture", 0.7, $"{contents.Shapes} tiny shapes that nobody needs one by one", [])
             : contents.Shapes >= 3 && Overlap(layer) ? new(layer, "picture", contents.Shapes > 15 ? 0.85 : 0.75, $"{Size(box)}, {contents.Shapes} shapes over one another", [])
             : layer.Content == LayerContent.Repeat ? new(layer, "picture", 0.6, $"{Size(box)}, a repeat of {Count(contents.Shapes, "shape")}", []) : null;
     }
@@ -172,6 +198,10 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
     private bool CoversScreen(Layer layer, Box box, LayerContents contents) => measured.ScreenOf(layer) is { } screen
         && screen.Box.Scale(1 / drawnAt) is var whole && box.Intersect(whole) is var common
         && common.Width * common.Height > 0.85 * whole.Width * whole.Height && (contents.Texts > 0 || !HasManySpecks(layer, contents));
+
+    // Pieces that lie side by side in one group, in more colours than a screen has.
+    private static bool IsMosaic(Layer layer, LayerContents contents) => contents is { Texts: 0, Pictures: 0, Shapes: >= ManyPieces }
+        && layer.Children.Where(c => c.Content == LayerContent.Shape).ToList() is var pieces && pieces.Count >= 0.6 * contents.Shapes && IsColourful(pieces);
 
     // Leaves so small that they only make sense together, as stars in a sky.
     private bool HasManySpecks(Layer layer, LayerContents contents) => contents is { Texts: 0, Pictures: 0, Shapes: >= ManySpecks }
