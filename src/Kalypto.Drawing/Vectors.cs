@@ -13,18 +13,25 @@ internal static partial class Vectors
     /// <param name="width">The width of the page in pt.</param>
     /// <param name="height">The height of the page in pt.</param>
     /// <param name="credit">Lines that the file carries.</param>
-    public static byte[] Pdf(string document, double width, double height, CreditLines credit)
+    public static byte[] Pdf(string document, double width, double height, CreditLines credit) => Pdf(width, height, credit, surface => Draw(document, surface, width, height));
+
+    /// <summary>A PDF that a browser printed, written anew as all others here are: with its lines and without a date.</summary>
+    /// <param name="printed">The PDF.</param>
+    /// <param name="width">The width of the page in pt.</param>
+    /// <param name="height">The height of the page in pt.</param>
+    /// <param name="credit">Lines that the file carries.</param>
+    /// <param name="isOutlined">True to turn its letters into outlines, for fonts that must not be embedded.</param>
+    public static byte[] PdfAgain(ReadOnlySpan<byte> printed, double width, double height, CreditLines credit, bool isOutlined)
     {
-        using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Pdf, width, height);
-        if (!credit.IsEmpty)
+        using var source = new Poppler.Document(printed);
+        using var page = source.Page(0);
+        if (!isOutlined)
         {
-            surface.SetMetadata(Cairo.Metadata.Author, credit.Author.Length > 0 ? credit.Author : credit.Copyright);
-            surface.SetMetadata(Cairo.Metadata.Subject, credit.ToString());
+            return Pdf(width, height, credit, surface => Draw(page, surface));
         }
-        Draw(document, surface, width, height);
-        var text = Encoding.Latin1.GetString(surface.Finish());
-        // Blanks of the same length: the table of the file counts bytes.
-        return Encoding.Latin1.GetBytes(CreationDate().Replace(text, m => new string(' ', m.Length)));
+        using var outlines = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
+        Draw(page, outlines);
+        return Pdf(Encoding.UTF8.GetString(outlines.Finish()), width, height, credit);
     }
 
     /// <summary>The document as an SVG of plain paths: texts are outlines, styles and repeats are gone.</summary>
@@ -33,6 +40,26 @@ internal static partial class Vectors
         using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
         Draw(document, surface, width, height);
         return surface.Finish();
+    }
+
+    private static byte[] Pdf(double width, double height, CreditLines credit, Action<Cairo.StreamSurface> draw)
+    {
+        using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Pdf, width, height);
+        if (!credit.IsEmpty)
+        {
+            surface.SetMetadata(Cairo.Metadata.Author, credit.Author.Length > 0 ? credit.Author : credit.Copyright);
+            surface.SetMetadata(Cairo.Metadata.Subject, credit.ToString());
+        }
+        draw(surface);
+        var text = Encoding.Latin1.GetString(surface.Finish());
+        // Blanks of the same length: the table of the file counts bytes.
+        return Encoding.Latin1.GetBytes(CreationDate().Replace(text, m => new string(' ', m.Length)));
+    }
+
+    private static void Draw(Poppler.Page page, Cairo.StreamSurface surface)
+    {
+        using var context = new Cairo.Context(surface);
+        page.Render(context);
     }
 
     private static void Draw(string document, Cairo.StreamSurface surface, double width, double height)

@@ -28,10 +28,10 @@ public sealed class DesignStore(Database database)
             insert into designs (project_id, name, drawn_at, credit, position) values ($1, $2, $3, $4::text[], coalesce((select max(position) from designs where project_id = $1), 0) + 1) returning id, now()
             """, author.Project, made.Name, made.DrawnAt, credit).ListAsync(r => (r.GetInt32(0), r.GetDateTime(1)), cancel))[0];
         var draft = await connection.Command("""
-            with draft as (insert into drafts (design_id, number, file_name, file_sha256, shapes, brought_in_by, measured_with) values ($1, 1, $2, $3, $4, $5, $7) returning id),
+            with draft as (insert into drafts (design_id, number, file_name, file_sha256, shapes, brought_in_by, measured_with, merged) values ($1, 1, $2, $3, $4, $5, $7, $8) returning id),
             held as (update designs set draft_id = (select id from draft), lineages = $6 where id = $1)
             select id from draft
-            """, design, Clean(made.FileName), sha256, Flat(made.Shapes), author.Actor.Name, made.Shapes.Count, made.MeasuredWith).ScalarAsync<int>(cancel);
+            """, design, Clean(made.FileName), sha256, Flat(made.Shapes), author.Actor.Name, made.Shapes.Count, made.MeasuredWith, made.Merged).ScalarAsync<int>(cancel);
         await TakeAsync(connection, draft, made.Taken, cancel);
         var marks = made.Marks.ToDictionary(m => new LineageKey(design, m.Key), m => m.Value);
         await Marks.WriteAsync(connection, marks, cancel);
@@ -59,11 +59,11 @@ public sealed class DesignStore(Database database)
         var arrangement = draft.Arrange(Arrangement.Parse(present[0])).ToString();
         var id = await connection.Command("""
             with draft as (
-              insert into drafts (design_id, number, file_name, file_sha256, shapes, lineages, pairs, follows, brought_in_by, measured_with)
-              select $1, max(number) + 1, $2, $3, $4, $5, $6, $7, $8, $11 from drafts where design_id = $1 returning id),
+              insert into drafts (design_id, number, file_name, file_sha256, shapes, lineages, pairs, follows, brought_in_by, measured_with, merged)
+              select $1, max(number) + 1, $2, $3, $4, $5, $6, $7, $8, $11, $12 from drafts where design_id = $1 returning id),
             held as (update designs set draft_id = (select id from draft), arrangement = $9, lineages = greatest(lineages, $10) where id = $1)
             select id from draft
-            """, draft.Design, Clean(draft.FileName), sha256, Flat(draft.Shapes), draft.Lineages, draft.Pairs, draft.Follows, author.Actor.Name, arrangement, draft.Lineages.DefaultIfEmpty().Max() + 1, draft.MeasuredWith)
+            """, draft.Design, Clean(draft.FileName), sha256, Flat(draft.Shapes), draft.Lineages, draft.Pairs, draft.Follows, author.Actor.Name, arrangement, draft.Lineages.DefaultIfEmpty().Max() + 1, draft.MeasuredWith, draft.Merged)
             .ScalarAsync<int>(cancel);
         await TakeAsync(connection, id, draft.Taken, cancel);
         List<Change> changes = [new(draft.Design, -1, "draft", Text(draft.Follows), Text(id))];
@@ -112,12 +112,12 @@ public sealed class DesignStore(Database database)
         foreach (var some in drafts.Chunk(MostAtOnce))
         {
             await using var command = database.Source.Command("""
-                select f.id, d.name, b.bytes, f.shapes, f.measured_with from drafts f join designs d on d.id = f.design_id join blobs b on b.sha256 = f.file_sha256 where f.id = any($1)
+                select f.id, d.name, b.bytes, f.shapes, f.measured_with, f.merged from drafts f join designs d on d.id = f.design_id join blobs b on b.sha256 = f.file_sha256 where f.id = any($1)
                 """, some);
             await using var reader = await command.ExecuteReaderAsync(cancel);
             while (await reader.ReadAsync(cancel))
             {
-                yield return new(reader.GetInt32(0), reader.GetString(1), reader.GetFieldValue<byte[]>(2), Boxes(reader), reader.GetString(4));
+                yield return new(reader.GetInt32(0), reader.GetString(1), reader.GetFieldValue<byte[]>(2), Boxes(reader), reader.GetString(4), reader.Nullable<double?>(5));
             }
         }
     }

@@ -77,16 +77,17 @@ public sealed class DrawingQueue(Database database)
     /// <summary>Takes off what was to be drawn ahead of some drafts and is no longer asked for, unless somebody is at it.</summary>
     /// <returns>The keys of what was taken off.</returns>
     public Task<List<string>> KeepAheadAsync(IReadOnlyCollection<int> drafts, IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable.Command("""
-        delete from drawing_jobs where key in (
-          select key from drawing_jobs where priority >= $1 and leased_until is null and draft = any($2)
+        -- By place, not by key: a job that was done and queued anew meanwhile has the same key, and waiting for it may be in a circle.
+        delete from drawing_jobs where ctid = any(array(
+          select ctid from drawing_jobs where priority >= $1 and leased_until is null and draft = any($2)
             and not exists (select from unnest($3::char(64)[]) as k where k = drawing_jobs.key)
-          for update skip locked)
+          for update skip locked))
         returning key
         """, Ahead, drafts.ToArray(), keys.ToArray()).ListAsync(r => r.GetString(0), cancel);
 
     /// <summary>Makes jobs less urgent than what is drawn ahead; whoever else wants one of them asks again and makes it urgent again.</summary>
     public Task LessUrgentAsync(IReadOnlyCollection<string> keys, CancellationToken cancel) => database.Redoable
-        .Command("update drawing_jobs set priority = $2 where key = any($1::char(64)[]) and leased_until is null", keys.ToArray(), Ahead + 1).RunAsync(cancel);
+        .Command("update drawing_jobs set priority = $2 where ctid = any(array(select ctid from drawing_jobs where key = any($1::char(64)[]) and leased_until is null for update skip locked))", keys.ToArray(), Ahead + 1).RunAsync(cancel);
 
     /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
     public Task PutBackAsync(string key, CancellationToken cancel) => database.Redoable

@@ -18,6 +18,9 @@ public sealed record NewDesign(string Name, double DrawnAt, string FileName, byt
     /// <summary>What is said of its layers from the start, by ordinal.</summary>
     public IReadOnlyDictionary<int, Mark> Marks { get; init; } = new Dictionary<int, Mark>();
 
+    /// <summary>The share of pixels that a merged picture which came with it shows otherwise; null where none came.</summary>
+    public double? Merged { get; init; }
+
     /// <summary>The key of the fonts of the project that its layers were measured with.</summary>
     public string MeasuredWith { get; init; } = "";
 

@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using System.Text;
 using Kalypto.Application.BringingIn;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 
@@ -8,6 +9,8 @@ namespace Kalypto.Application.Tests;
 
 public class BringInTests
 {
+    private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
+
     [Theory]
     [InlineData("visitor-app.svg", "Visitor app")]
     [InlineData("in/some/folder/book_a_place.ora", "Book a place")]
@@ -67,5 +70,28 @@ public class BringInTests
             }
         }
         return stream.ToArray();
+    }
+
+    [Theory]
+    [InlineData(0.2, true)]
+    [InlineData(0.001, false)]
+    public async Task A_layered_picture_is_held_against_the_merged_one_that_came_with_it(double share, bool isTold)
+    {
+        byte[] dot = Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
+        using var file = new MemoryStream();
+        using (var zip = new ZipArchive(file, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            foreach (var (name, bytes) in new[] { ("mimetype", "image/openraster"u8.ToArray()), ("stack.xml", "<image w='1' h='1'><stack><layer name='dot' src='data/a.png'/></stack></image>"u8.ToArray()), ("data/a.png", dot), ("mergedimage.png", dot) })
+            {
+                await using var entry = await zip.CreateEntry(name, CompressionLevel.NoCompression).OpenAsync(cancel);
+                await entry.WriteAsync(bytes, cancel);
+            }
+        }
+        await using var kalypto = await Running.StartAsync(new() { Difference = new(0.9, share, 200) }, draws: false);
+        var read = Assert.IsType<BroughtIn.Read>(await kalypto.Get<BringIn>().FileAsync(new(Running.Ada), "night.ora", file.ToArray(), "night.ora", cancel));
+        // Also to whoever loads it again.
+        await using var other = await Running.StartAsync(new(), kalypto.DatabaseName, draws: false, drops: false);
+        var plan = await other.Get<PlanPack>().PlanAsync(await other.OpenAsync(read.Project), cancel);
+        Assert.Equal(isTold, plan.Pack.Findings.Any(f => f.Check == "other-than-merged"));
     }
 }

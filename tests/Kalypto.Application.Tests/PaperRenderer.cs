@@ -3,6 +3,7 @@ using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 
 namespace Kalypto.Application.Tests;
@@ -91,7 +92,12 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel) => Task.FromResult((FontFile.Read(file, Fingerprint.Of(file).Hex, fileName), file));
 
-    public Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel) => Task.FromResult<PictureDifference?>(null);
+    /// <summary>How any two pictures differ; null for two that cannot be compared.</summary>
+    public PictureDifference? Difference { get; init; }
+
+    public Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult(new Drawn(DrawingReader.Merged(drawing) ?? [], null));
+
+    public Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel) => Task.FromResult(Difference);
 
     public Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn([], null));
 

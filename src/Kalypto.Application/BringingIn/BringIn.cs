@@ -114,7 +114,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
             var book = target.Project is { } lettered ? (await fontsOf.OfAsync(lettered, cancel)).OfDesign(NoDesign) : FontBook.Empty;
             drawing = drawing.With(book.With(found.Select(f => f.Font)));
             var shapes = await renderer.MeasureAsync(drawing, told is null ? null : new Reached(fileName, drawing.Layers.Length - 1, told), cancel);
-            var read = new ReadDrawing(fileName, file, new(drawing, shapes));
+            var read = new ReadDrawing(fileName, file, new(drawing, shapes) { Merged = await BesideMerged.ShareAsync(renderer, drawing, file, cancel) });
             var (same, like) = target.Project is { } there ? await NextOfAsync(target, there, name, read, cancel) : (null, null);
             if (same is not null)
             {
@@ -126,7 +126,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
             }
             var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
-            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes) { MeasuredWith = drawing.Fonts.Key }, cancel) is not { } design)
+            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes) { MeasuredWith = drawing.Fonts.Key, Merged = read.Measured.Merged }, cancel) is not { } design)
             {
                 return new BroughtIn.NoProject(fileName);
             }

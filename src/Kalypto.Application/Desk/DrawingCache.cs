@@ -163,7 +163,7 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
             refusals[file.Draft] = (e, Environment.TickCount64);
             return null;
         }
-        var entry = new Entry(drawing, file.Shapes, file.MeasuredWith, (long)file.File.Length * ForByte + drawing.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
+        var entry = new Entry(drawing, file, (long)file.File.Length * ForByte + drawing.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
         if (entries.TryAdd(file.Draft, entry))
         {
             Interlocked.Add(ref bytes, entry.Bytes);
@@ -208,9 +208,9 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
         private (MeasuredDrawing Of, string Text, MeasuredDrawing Drawing)? arranged;
         private (FontBook Fonts, DrawingTree With)? last;
 
-        public Entry(DrawingTree drawing, IReadOnlyList<Box?> shapes, string measuredWith, long bytes)
+        public Entry(DrawingTree drawing, DraftFile file, long bytes)
         {
-            (this.drawing, this.measuredWith, Bytes, AsMeasured) = (drawing, measuredWith, bytes, new(drawing, shapes));
+            (this.drawing, measuredWith, Bytes, AsMeasured) = (drawing, file.MeasuredWith, bytes, new(drawing, file.Shapes) { Merged = file.Merged });
             if (measuredWith.Length == 0)
             {
                 byFonts[""] = new(Task.FromResult(AsMeasured));
@@ -229,7 +229,7 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
         {
             var with = With(fonts);
             var key = with.Fonts.Key;
-            var measured = byFonts.GetOrAdd(key, _ => new(() => key == measuredWith ? Task.FromResult(new MeasuredDrawing(with, AsMeasured.Shapes)) : Task.Run(() => measure(with, key))));
+            var measured = byFonts.GetOrAdd(key, _ => new(() => key == measuredWith ? Task.FromResult(new MeasuredDrawing(with, AsMeasured.Shapes) { Merged = AsMeasured.Merged }) : Task.Run(() => MeasureAsync(with, key, measure))));
             try
             {
                 return await measured.Value;
@@ -238,6 +238,19 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
             {
                 byFonts.TryRemove(KeyValuePair.Create(key, measured));
                 throw;
+            }
+        }
+
+        // What cannot be measured with them, for want of time, stays where it was.
+        private async Task<MeasuredDrawing> MeasureAsync(DrawingTree with, string key, Func<DrawingTree, string, Task<MeasuredDrawing>> measure)
+        {
+            try
+            {
+                return await measure(with, key);
+            }
+            catch (DrawingRefusedException)
+            {
+                return new(with, AsMeasured.Shapes) { Merged = AsMeasured.Merged };
             }
         }
 

@@ -34,7 +34,7 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
             var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
             var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
                 $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages)))
-            { Names = carried.Names, Taken = taken, MeasuredWith = drawing.Measured.Drawn.Fonts.Key };
+            { Names = carried.Names, Taken = taken, MeasuredWith = drawing.Measured.Drawn.Fonts.Key, Merged = drawing.Measured.Merged };
             if (await designs.AddDraftAsync(author, next, cancel) is { } added)
             {
                 return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);

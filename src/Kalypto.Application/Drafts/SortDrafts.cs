@@ -19,7 +19,7 @@ public sealed class SortDrafts(DesignStore designs, HoldDraft drafts, EditStore 
         }
         var file = await designs.FilesAsync([draft.Id], cancel).SingleAsync(cancel);
         var name = FreeName.Of(row.Name, taken => visit.Workspace.Designs.Any(d => d.Row.Name == taken), " ");
-        return await designs.AddAsync(visit.Author, new(name, state.DrawnAt, draft.FileName, file.File, file.Shapes) { MeasuredWith = file.MeasuredWith }, cancel);
+        return await designs.AddAsync(visit.Author, new(name, state.DrawnAt, draft.FileName, file.File, file.Shapes) { MeasuredWith = file.MeasuredWith, Merged = file.Merged }, cancel);
     }
 
     /// <summary>Makes a design the next draft of another one, and removes it as a design.</summary>

@@ -22,7 +22,7 @@ public sealed class NotKeptInReading : ICheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
-        var shapes = plan.Files.Where(f => f.Picture.IsExact && !f.Picture.Beyond.IsEmpty && (f.Format == Format.Pdf || f.Format == Format.Ico || f.Ask.Format.Quality is Quality.Outlines)).ToLookup(f => f.Picture.Ref);
+        var shapes = plan.Files.Where(f => f.Picture.IsExact && !f.Picture.Beyond.IsEmpty && f.Ask.Format.Quality is Quality.Outlines).ToLookup(f => f.Picture.Ref);
         foreach (var picture in plan.Pictures)
         {
             foreach (var sentence in Told(plan, picture).Concat(shapes[picture.Ref].Select(f => f.Format.Name).Distinct().Select(format =>

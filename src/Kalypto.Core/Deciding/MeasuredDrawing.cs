@@ -49,6 +49,9 @@ public sealed class MeasuredDrawing
     /// <summary>The drawing as it is arranged.</summary>
     public DrawingTree Drawing { get; }
 
+    /// <summary>The share of pixels, from 0 to 1, that the merged picture which came with the drawing shows otherwise than its layers do; null where none came.</summary>
+    public double? Merged { get; init; }
+
     /// <summary>Shape boxes by ordinal, in drawing units.</summary>
     public IReadOnlyList<Box?> Shapes { get; }
 
@@ -85,7 +88,7 @@ public sealed class MeasuredDrawing
         {
             shapes[screen.Root.Ordinal] = screen.Box;
         }
-        return new(Drawn, arranged, shapes, isolations);
+        return new(Drawn, arranged, shapes, isolations) { Merged = Merged };
     }
 
     /// <summary>The shape box of a layer in drawing units; null when it has none.</summary>

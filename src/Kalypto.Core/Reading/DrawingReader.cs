@@ -8,6 +8,11 @@ public static class DrawingReader
     /// <summary>The endings of files that can be brought in, without the dot.</summary>
     public static IReadOnlyList<string> Endings { get; } = ["svg", "ora", "png", "jpg", "jpeg", "webp", "gif", "avif", "pdf"];
 
+    /// <summary>The picture of all layers together that came with an OpenRaster drawing, a PNG; null for none.</summary>
+    /// <param name="file">The bytes of the file. Treated as hostile.</param>
+    /// <exception cref="DrawingRefusedException">It is larger than it may be.</exception>
+    public static byte[]? Merged(ReadOnlyMemory<byte> file) => FileTypes.IsOpenRaster(file.Span) ? OpenRasterReader.Merged(file, ReadingLimits.Default) : null;
+
     /// <summary>Reads a drawing.</summary>
     /// <param name="file">The bytes of the file. Treated as hostile.</param>
     /// <param name="fallbackName">The name of the whole when the drawing has none, usually the file's name.</param>

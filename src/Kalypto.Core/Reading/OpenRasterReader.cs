@@ -10,6 +10,7 @@ namespace Kalypto.Core.Reading;
 /// </summary>
 internal sealed class OpenRasterReader
 {
+    private const string MergedName = "mergedimage.png";
     private const string Remedy = "Save the drawing again as OpenRaster and bring that file in";
     private const int MostStackXml = 8 * 1024 * 1024;
     private const int MostEntries = 4_000;
@@ -259,6 +260,20 @@ internal sealed class OpenRasterReader
             definitions.Children.Add(element);
         }
         return element;
+    }
+
+    /// <summary>The picture of all layers together that the program saved, a PNG; null where there is none.</summary>
+    public static byte[]? Merged(ReadOnlyMemory<byte> file, ReadingLimits limits)
+    {
+        try
+        {
+            using var zip = new ZipArchive(FileStreams.Open(file), ZipArchiveMode.Read);
+            return zip.GetEntry(MergedName) is null ? null : new OpenRasterReader(zip, limits).Entry(MergedName, (int)MostBytes);
+        }
+        catch (InvalidDataException)
+        {
+            return null;
+        }
     }
 
     private byte[] Entry(string name, int most)

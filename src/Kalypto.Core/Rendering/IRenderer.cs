@@ -67,6 +67,9 @@ public interface IRenderer
     /// <summary>The fonts that an SVG drawing brings along in its style sheets and that can be used, as TTF or OTF.</summary>
     Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel);
 
+    /// <summary>The picture of all layers together that came with an OpenRaster drawing, a PNG; no bytes where there is none.</summary>
+    Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel);
+
     /// <summary>Compares two encoded pictures of one size; null when one cannot be read or their sizes differ.</summary>
     Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel);
 

@@ -20,6 +20,8 @@ internal sealed class Browser : IDisposable
 
     // The pipe of the protocol is read from descriptor 3 and written to 4.
     private const string Pipes = "exec \"$@\" 3<&0 4>&1 0</dev/null 1>/dev/null";
+    private const double PointsInInch = 72;
+    private const double PixelsInInch = 96;
     private const string Address = "http://drawing.invalid/";
     // What is laid out anew with a font that came may ask for another one.
     private const string FontsAreThere = """
@@ -94,7 +96,7 @@ internal sealed class Browser : IDisposable
     /// <param name="times">How many times larger the picture is.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <returns>A PNG of <paramref name="times"/> the size, with alpha.</returns>
-    public async Task<byte[]> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, int times, CancellationToken cancel)
+    public async Task<byte[]> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, double times, CancellationToken cancel)
     {
         await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = times, ["mobile"] = false }, cancel);
         this.fonts = fonts;
@@ -107,6 +109,33 @@ internal sealed class Browser : IDisposable
             ["clip"] = new JsonObject { ["x"] = 0, ["y"] = 0, ["width"] = width, ["height"] = height, ["scale"] = 1 },
         }, cancel);
         return Convert.FromBase64String(shot["data"]!.GetValue<string>());
+    }
+
+    /// <summary>Prints a document.</summary>
+    /// <param name="svg">The document.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
+    /// <param name="width">The width of the document in px, of the page in pt.</param>
+    /// <param name="height">The height of the document in px, of the page in pt.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>A PDF of one page, without a ground.</returns>
+    public async Task<byte[]> PrintAsync(string svg, IReadOnlyList<FontFace> fonts, double width, double height, CancellationToken cancel)
+    {
+        await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = (int)Math.Ceiling(width), ["height"] = (int)Math.Ceiling(height), ["deviceScaleFactor"] = 1, ["mobile"] = false }, cancel);
+        this.fonts = fonts;
+        await LoadAsync(FontFace.AddTo(svg, fonts, Address), cancel);
+        var printed = await AskAsync("Page.printToPDF", new()
+        {
+            ["printBackground"] = true,
+            ["paperWidth"] = width / PointsInInch,
+            ["paperHeight"] = height / PointsInInch,
+            ["marginTop"] = 0,
+            ["marginBottom"] = 0,
+            ["marginLeft"] = 0,
+            ["marginRight"] = 0,
+            ["scale"] = PixelsInInch / PointsInInch,
+            ["pageRanges"] = "1",
+        }, cancel);
+        return Convert.FromBase64String(printed["data"]!.GetValue<string>());
     }
 
     public void Dispose()

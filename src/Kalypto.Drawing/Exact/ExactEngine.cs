@@ -60,7 +60,30 @@ public sealed class ExactEngine : IDisposable
     /// <param name="height">px.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none.</returns>
-    internal async Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, CancellationToken cancel)
+    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, CancellationToken cancel) =>
+        AskAsync((browser, limit) => browser.DrawAsync(svg, fonts, width, height, TimesOf(width, height), limit), cancel);
+
+    /// <summary>Draws a square document for a picture of another size.</summary>
+    /// <param name="svg">The document; treated as hostile.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
+    /// <param name="side">The side of the document in px.</param>
+    /// <param name="wanted">The side of the picture in px.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>A PNG that is <see cref="TimesOf"/> times larger than wanted, or why there is none.</returns>
+    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawSquareAsync(string svg, IReadOnlyList<FontFace> fonts, int side, int wanted, CancellationToken cancel) =>
+        AskAsync((browser, limit) => browser.DrawAsync(svg, fonts, side, side, (double)wanted * TimesOf(wanted, wanted) / side, limit), cancel);
+
+    /// <summary>Prints a document.</summary>
+    /// <param name="svg">The document; treated as hostile.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
+    /// <param name="width">pt.</param>
+    /// <param name="height">pt.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>A PDF of one page, or why there is none.</returns>
+    internal Task<(byte[]? Pdf, EngineFailure? Failure)> PrintAsync(string svg, IReadOnlyList<FontFace> fonts, double width, double height, CancellationToken cancel) =>
+        AskAsync((browser, limit) => browser.PrintAsync(svg, fonts, width, height, limit), cancel);
+
+    private async Task<(byte[]? Made, EngineFailure? Failure)> AskAsync(Func<Browser, CancellationToken, Task<byte[]>> make, CancellationToken cancel)
     {
         if (Version is null)
         {
@@ -77,7 +100,7 @@ public sealed class ExactEngine : IDisposable
             {
                 browser ??= await StartAsync(limit.Token);
                 watch = WatchAsync(browser.Id, () => isTooLarge = true, limit);
-                return (await browser.DrawAsync(svg, fonts, width, height, TimesOf(width, height), limit.Token), null);
+                return (await make(browser, limit.Token), null);
             }
             catch (OperationCanceledException)
             {

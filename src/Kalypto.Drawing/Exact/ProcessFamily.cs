@@ -3,7 +3,7 @@ using System.Globalization;
 namespace Kalypto.Drawing.Exact;
 
 /// <summary>A process and all that descend from it, by what the kernel says of them (proc(5)).</summary>
-internal static class ProcessFamily
+public static class ProcessFamily
 {
     private const double TicksASecond = 100;
     private static readonly long PageBytes = Environment.SystemPageSize;

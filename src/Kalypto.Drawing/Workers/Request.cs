@@ -7,7 +7,7 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>A request to a worker; the document follows as the body.</summary>
 internal sealed record Request(WorkerTask Task, double Width, double Height, Effort Effort, IReadOnlyList<string> Ids)
 {
-    /// <summary>True when the body is a PNG that the exact engine drew, a whole number of times larger; else it is a document.</summary>
+    /// <summary>True when the body is what the exact engine made, a PNG a whole number of times larger or a PDF; else it is a document.</summary>
     public bool IsDrawn { get; init; }
 
     /// <summary>What to cut out of a file.</summary>

@@ -89,13 +89,22 @@ public static class WorkerLoop
                 Send(output, new(null, null), FontReading.Read(body, request.Name));
                 return;
             }
+            if (request.Task == WorkerTask.Merged)
+            {
+                Send(output, new(null, null), DrawingReader.Merged(body) ?? []);
+                return;
+            }
             if (request.Task == WorkerTask.FontsIn)
             {
                 Send(output, new(null, null), FontReading.ReadIn(body));
                 return;
             }
-            fonts.Use(request.Fonts);
             var document = request.IsDrawn ? "" : Encoding.UTF8.GetString(body);
+            // To change them takes a moment, and without text they are of no matter.
+            if (request.Fonts.Count > 0 || document.Contains("<text", StringComparison.Ordinal))
+            {
+                fonts.Use(request.Fonts);
+            }
             if (request.Task == WorkerTask.Outlines)
             {
                 Send(output, new(null, null), Vectors.Outlines(document, request.Width, request.Height));
@@ -170,9 +179,11 @@ public static class WorkerLoop
         if (format == Format.Pdf)
         {
             // A PDF holds the letters that it shows as a font.
-            var drawn = request.Fonts.Any(f => f.IsOutlinedOnly) ? Encoding.UTF8.GetString(Vectors.Outlines(document, request.Width, request.Height)) : document;
-            return (Vectors.Pdf(drawn, request.Width, request.Height, request.Credit), null);
+            var isOutlined = request.Fonts.Any(f => f.IsOutlinedOnly);
+            return (request.IsDrawn ? Vectors.PdfAgain(body, request.Width, request.Height, request.Credit, isOutlined)
+                : Vectors.Pdf(isOutlined ? Encoding.UTF8.GetString(Vectors.Outlines(document, request.Width, request.Height)) : document, request.Width, request.Height, request.Credit), null);
         }
+        // Sizes that the exact engine drew are put together by whoever asked for them.
         if (format == Format.Ico)
         {
             return (IcoWriter.Write([.. IcoWriter.Sides.Select(side =>

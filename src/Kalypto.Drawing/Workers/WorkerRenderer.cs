@@ -28,7 +28,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     public const long LargePixels = 4_000_000;
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
-    private const string FileVersion = "1";
+    private const string FileVersion = "2";
 
     // Goes up when what the exact engine is given, or what is made of its pictures, changes.
     private const string AveragingVersion = "2";
@@ -270,6 +270,10 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
+    public Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel) =>
+        AskOneAsync((answers, take) => AskAsync(new(WorkerTask.Merged, 0, 0, Effort.Quick, []), drawing, answers, take, cancel));
+
+    /// <inheritdoc/>
     public async Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel)
     {
         PictureDifference? found = null;
@@ -286,7 +290,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 
     private async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare or WorkerTask.Font or WorkerTask.FontsIn)
+        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare or WorkerTask.Font or WorkerTask.FontsIn or WorkerTask.Merged)
         {
             return await front.AskAsync(request, document, answers, take, cancel);
         }
@@ -311,8 +315,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <summary>Has a scene drawn by the engine that draws it right, and its pixels taken by a worker.</summary>
     private async Task<EngineFailure?> AskSceneAsync(Request request, Scene scene, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        // A PDF is made of shapes, and an icon file of several sizes: the quick engine draws both.
-        if (!scene.IsExact || Exact is null || request.Format == Format.Pdf.Id || request.Format == Format.Ico.Id || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
+        if (!scene.IsExact || Exact is null || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
         {
             return await AskAsync(request with { Fonts = await files.OfAsync(scene.Fonts) }, scene.Document, answers, take, cancel);
         }
@@ -339,8 +342,41 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             document = scene.Document;
         }
-        var (png, why) = await exact!.DrawAsync(document, await FacesAsync(scene, cancel), (int)request.Width, (int)request.Height, cancel);
-        return why ?? await AskAsync(request with { IsDrawn = true }, png, answers, take, cancel);
+        var faces = await FacesAsync(scene, cancel);
+        if (request.Format == Format.Ico.Id)
+        {
+            return await IconFileAsync(request, document, faces, take, cancel);
+        }
+        var isPdf = request.Format == Format.Pdf.Id;
+        var (drawn, why) = isPdf ? await exact!.PrintAsync(document, faces, request.Width, request.Height, cancel)
+            : await exact!.DrawAsync(document, faces, (int)request.Width, (int)request.Height, cancel);
+        return why ?? await AskAsync(request with { IsDrawn = true, Fonts = isPdf ? await files.OfAsync(scene.Fonts) : [] }, drawn, answers, take, cancel);
+    }
+
+    /// <summary>Each size in an icon file is drawn by itself.</summary>
+    private async Task<EngineFailure?> IconFileAsync(Request request, string document, IReadOnlyList<FontFace> faces, Action<Answer, byte[]> take, CancellationToken cancel)
+    {
+        var entries = new List<(int Side, byte[] Png)>();
+        foreach (var side in IcoWriter.Sides)
+        {
+            var (png, why) = await exact!.DrawSquareAsync(document, faces, (int)request.Width, side, cancel);
+            Answer? refused = null;
+            why ??= await AskAsync(new(WorkerTask.Draw, side, side, Effort.Best, []) { IsDrawn = true }, png, 1, (answer, body) =>
+            {
+                refused = answer.Failure is null ? null : answer;
+                entries.Add((side, body));
+            }, cancel);
+            if (why is not null || refused is not null)
+            {
+                if (refused is not null)
+                {
+                    take(refused, []);
+                }
+                return why;
+            }
+        }
+        take(new(null, null), IcoWriter.Write(entries));
+        return null;
     }
 
     private async Task<IReadOnlyList<FontFace>> FacesAsync(Scene scene, CancellationToken cancel)

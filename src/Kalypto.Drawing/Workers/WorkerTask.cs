@@ -15,4 +15,5 @@ internal enum WorkerTask
     Cut,
     Font,
     FontsIn,
+    Merged,
 }

@@ -73,6 +73,8 @@ public class CheckExampleTests
             "“title” on Drawing asks for Larkrise Serif 700, which the project does not have; it is made up out of Larkrise Serif as it is there."),
         ["font-must-not-be-embedded"] = new(Lettered(Of("<text id='title' font-family='Larkrise Serif'>Tonight</text>", ("title", "Ship picture pdf"))),
             "“title” on Drawing has text in Larkrise Serif, which its maker does not allow to be embedded: in the PDF it is outlines."),
+        ["other-than-merged"] = new(Of("<path id='bell' d='M0 0L9 9'/>") is var saved ? saved with { Measured = new(saved.Measured.Drawn, saved.Measured.Shapes) { Merged = 0.031 } } : null!,
+            "“Design” was saved with a merged picture that shows 3.1% of its pixels otherwise than its layers do."),
         ["not-kept-from-the-drawing"] = new(Of("<text id='orbit'><textPath href='#p'>Round and round</textPath></text>", ("orbit", "Ship")),
             "“orbit” on Drawing: Text along a path is drawn otherwise than in a browser; let the exact engine draw it, or convert it to plain shapes."),
         ["photo-not-shipped"] = new(Of("<image id='sky' width='300' height='200'/>"),
