@@ -61,6 +61,8 @@ internal sealed class FontFiles(ISources? sources) : IDisposable
             return false;
         }
         var path = PathOf(font);
+        // Whoever cleans up what is temporary takes the folder too.
+        Directory.CreateDirectory(folder.Value);
         var half = $"{path}.{Guid.NewGuid():N}";
         await File.WriteAllBytesAsync(half, bytes.ToArray());
         File.Move(half, path, overwrite: true);

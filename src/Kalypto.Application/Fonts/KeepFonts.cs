@@ -8,6 +8,9 @@ namespace Kalypto.Application.Fonts;
 /// <summary>Adds fonts to a project and takes them out again. All that they draw is measured and drawn anew.</summary>
 public sealed class KeepFonts(FontStore fonts, EditStore edits, IRenderer renderer, OpenProject open)
 {
+    /// <summary>The most fonts of a project.</summary>
+    public const int Most = 300;
+
     /// <summary>Adds a font.</summary>
     /// <param name="author">Who brings it.</param>
     /// <param name="fileName">The name of its file.</param>
@@ -17,6 +20,10 @@ public sealed class KeepFonts(FontStore fonts, EditStore edits, IRenderer render
     /// <exception cref="FontRefusedException">It cannot be used.</exception>
     public async Task<(Font Font, StepState State)> AddAsync(Author author, string fileName, byte[] file, CancellationToken cancel)
     {
+        if ((await fonts.OfAsync(author.Project, cancel)).Fonts.Length >= Most)
+        {
+            throw new FontRefusedException($"The project has {Most} fonts, which is the most", "Take out those that nothing asks for on the page of its fonts");
+        }
         var (font, plain) = await renderer.ReadFontAsync(file, Core.Naming.PlainText.Clean(fileName, 100), cancel);
         await fonts.KeepAsync(author.Project, plain, cancel);
         var done = await edits.MakeAsync(author, new($"Add the font {Say(font)}") { Fields = [FieldChange.Fonts(author.Project, book => book.With([font]))] }, cancel);
@@ -31,6 +38,11 @@ public sealed class KeepFonts(FontStore fonts, EditStore edits, IRenderer render
     /// <summary>Adds fonts that were found in the drawing of a design, for that design alone.</summary>
     public async Task AddFoundAsync(Author author, int design, IReadOnlyCollection<(Font Font, byte[] File)> found, CancellationToken cancel)
     {
+        if ((await fonts.OfAsync(author.Project, cancel)).Fonts.Length + found.Count > Most)
+        {
+            // Text in them is drawn exactly all the same.
+            return;
+        }
         foreach (var (_, file) in found)
         {
             await fonts.KeepAsync(author.Project, file, cancel);
