@@ -46,6 +46,27 @@ public class FileTests(RendererFixture fixture)
     }
 
     [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public async Task Files_begin_as_readers_want_them(bool isCredited)
+    {
+        var credit = isCredited ? new CreditLines("© Larkrise", "Ann", "") : CreditLines.None;
+        async Task<string> TextAsync(string ask, string inside = Dusk) => Encoding.Latin1.GetString((await MakeAsync(ask, inside, credit)).Bytes!);
+        // Square pixels in a JPEG, no loop in a GIF of one picture, no pixels a metre in a PNG of few colours, and one that was not there before is not missed.
+        Assert.StartsWith("\u00ff\u00d8\u00ff\u00e0\0\u0010JFIF\0", await TextAsync("jpeg:80"), StringComparison.Ordinal);
+        Assert.DoesNotContain("NETSCAPE", await TextAsync("gif"), StringComparison.Ordinal);
+        foreach (var inside in new[] { Dusk, "<g id='x'><rect width='90' height='60' fill='#c70'/><circle cx='40' cy='30' r='20' fill='#173a45'/></g>" })
+        {
+            Assert.DoesNotContain("pHYs", await TextAsync("png8:60", inside), StringComparison.Ordinal);
+        }
+        foreach (var ask in new[] { "jpeg:80", "gif", "png8:60" })
+        {
+            var likeness = (await AgainstPngAsync(await MakeAsync(ask, credit: credit))).Likeness;
+            Assert.True(likeness > 0.8, $"{ask}: {likeness}");
+        }
+    }
+
+    [Theory]
     [InlineData("jpeg:auto", "jpeg:95")]
     [InlineData("webp:auto", "webp:95")]
     [InlineData("avif:auto", "avif:95")]

@@ -78,11 +78,11 @@ internal static class FileEncoder
         switch (ask.Format.Id)
         {
             case "png8":
-                return PngCredit.Add(Smallest(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), rgba, width, height, final), credit);
+                return PngCredit.Add(Smallest(FileHeads.WithoutChunk(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), "pHYs"), rgba, width, height, final), credit);
             case "jpeg":
                 using (var flat = image.Flatten(background: [255, 255, 255]))
                 {
-                    return flat.JpegsaveBuffer(q: quality, interlace: final, optimizeCoding: true, optimizeScans: final, quantTable: 0, keep: keep);
+                    return FileHeads.WithJfif(flat.JpegsaveBuffer(q: quality, interlace: final, optimizeCoding: true, optimizeScans: final, quantTable: 0, keep: keep));
                 }
             case "webp":
                 return ask.Held is Quality.Lossless
@@ -91,7 +91,7 @@ internal static class FileEncoder
             case "avif":
                 return image.HeifsaveBuffer(q: quality, compression: Enums.ForeignHeifCompression.Av1, bitdepth: 8, effort: final ? 4 : 1, keep: keep);
             case "gif":
-                return GifCredit.Add(image.GifsaveBuffer(effort: 7, dither: 1, keep: Enums.ForeignKeep.None), credit);
+                return GifCredit.Add(FileHeads.WithoutLoop(image.GifsaveBuffer(effort: 7, dither: 1, keep: Enums.ForeignKeep.None)), credit);
             default:
                 throw new RenderingFailedException($"{ask.Format.Name} is not made of pixels.");
         }
