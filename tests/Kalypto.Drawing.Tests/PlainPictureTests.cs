@@ -12,7 +12,7 @@ public sealed class PlainPictureTests(RendererFixture fixture)
 
     private static Image Photo() => Image.NewFromMemory(Pixels, 40, 20, 3, Enums.BandFormat.Uchar).Copy(interpretation: Enums.Interpretation.Srgb);
 
-    public static TheoryData<string> Sorts => new("upright", "P3", "turned", "16 bit", "sRGB by profile", "print", "gamma", "WebP in P3", "AVIF", "GIF");
+    public static TheoryData<string> Sorts => new("upright", "P3", "turned", "16 bit", "sRGB by profile", "print", "gamma", "WebP in P3", "AVIF", "GIF", "P3 by code points", "sRGB by code points over a profile");
 
     private static byte[] Make(string sort)
     {
@@ -40,6 +40,17 @@ public sealed class PlainPictureTests(RendererFixture fixture)
                 var png = photo.Gamma(exponent: 1 / 0.5).Cast(Enums.BandFormat.Uchar).PngsaveBuffer(keep: Enums.ForeignKeep.None);
                 byte[] chunk = [.. "gAMA"u8, 0, 0x01, 0x63, 0x1e];
                 return [.. png[..33], 0, 0, 0, 4, .. chunk, .. Crc(chunk), .. png[33..]];
+            case "P3 by code points":
+                using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
+                {
+                    return With(wide.PngsaveBuffer(keep: Enums.ForeignKeep.None), 12, 13);
+                }
+            case "sRGB by code points over a profile":
+                // The profile is that of another range; what stands before it holds.
+                using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
+                {
+                    return With(photo.Mutate(m => m.Set(GValue.BlobType, "icc-profile-data", (byte[])wide.Get("icc-profile-data"))).PngsaveBuffer(), 1, 13);
+                }
             case "WebP in P3":
                 using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
                 {
@@ -52,6 +63,21 @@ public sealed class PlainPictureTests(RendererFixture fixture)
             default:
                 return photo.PngsaveBuffer();
         }
+    }
+
+    // A chunk cICP behind the head of a PNG.
+    private static byte[] With(byte[] png, byte primaries, byte transfer)
+    {
+        byte[] chunk = [.. "cICP"u8, primaries, transfer, 0, 1];
+        return [.. png[..33], 0, 0, 0, 4, .. chunk, .. Crc(chunk), .. png[33..]];
+    }
+
+    [Fact]
+    public async Task Colours_that_no_screen_of_the_web_shows_are_refused_by_name()
+    {
+        using var photo = Photo();
+        var made = await fixture.Renderer.ToPlainAsync(With(photo.PngsaveBuffer(), 9, 16), cancel);
+        Assert.Contains("cICP 9, 16", made.Failure!, StringComparison.Ordinal);
     }
 
     private static byte[] Crc(byte[] chunk)

@@ -11,6 +11,10 @@ namespace Kalypto.Drawing.Encoders;
 internal static class PictureConverter
 {
     private const long MostPixels = 100_000_000;
+    // ITU-T H.273.
+    private const byte Bt709 = 1;
+    private const byte DisplayP3 = 12;
+    private const byte SrgbTransfer = 13;
     private const double UsualGamma = 0.45455;
 
     // An exponent within this makes no visible difference.
@@ -31,13 +35,20 @@ internal static class PictureConverter
             // What is cut off shows only when all of it is decoded.
             using var whole = image.CopyMemory();
             var gamma = GammaOf(picture);
-            if (IsPngOrJpeg(picture) && whole.Format == Enums.BandFormat.Uchar && whole.Interpretation is Enums.Interpretation.Srgb or Enums.Interpretation.Bw
+            var points = CodePointsOf(picture);
+            if (points is { Length: >= 2 } and not ([Bt709, SrgbTransfer, ..] or [DisplayP3, SrgbTransfer, ..]))
+            {
+                throw new RenderingFailedException($"The picture is in colours of a wide range (cICP {points[0]}, {points[1]}) that are not brought to a screen of the web here; save it in sRGB or Display P3.");
+            }
+            var isP3 = points is [DisplayP3, ..];
+            if (!isP3 && IsPngOrJpeg(picture) && whole.Format == Enums.BandFormat.Uchar && whole.Interpretation is Enums.Interpretation.Srgb or Enums.Interpretation.Bw
                 && IsSrgb(whole) && gamma is null && OrientationOf(whole) == 1)
             {
                 return [];
             }
             using var upright = whole.Autorot();
-            using var coloured = ToSrgb(upright);
+            using var coloured = isP3 ? upright.IccTransform("srgb", inputProfile: "p3", embedded: false, intent: Enums.Intent.Relative, depth: 8)
+                : points is not null ? upright.Copy() : ToSrgb(upright);
             using var eight = coloured.Cast(Enums.BandFormat.Uchar);
             using var exposed = gamma is { } exponent ? WithGamma(eight, exponent) : eight.Copy();
             return exposed.PngsaveBuffer(compression: 6, keep: Enums.ForeignKeep.None);
@@ -63,6 +74,30 @@ internal static class PictureConverter
 
     // Most photos carry the profile that they would be shown in anyway.
     private static bool IsSrgb(Image image) => !image.Contains("icc-profile-data") || EmbeddedPicture.NamesSrgb((byte[])image.Get("icc-profile-data"));
+
+    /// <summary>The code points for its colours that a PNG says (PNG, third edition, 11.3.2.6: they go before any profile); null for none.</summary>
+    private static byte[]? CodePointsOf(ReadOnlySpan<byte> file)
+    {
+        if (file.Length < 8 || file[0] != 0x89)
+        {
+            return null;
+        }
+        for (var at = 8; at + 12 <= file.Length;)
+        {
+            var length = BinaryPrimitives.ReadUInt32BigEndian(file[at..]);
+            var name = file.Slice(at + 4, 4);
+            if (name.SequenceEqual("IDAT"u8) || length > int.MaxValue - at - 12)
+            {
+                return null;
+            }
+            if (name.SequenceEqual("cICP"u8) && length == 4)
+            {
+                return file.Slice(at + 8, 4).ToArray();
+            }
+            at += 12 + (int)length;
+        }
+        return null;
+    }
 
     /// <summary>By how much the light of a PNG is to be raised, where it says so and says nothing better (PNG, 11.3.2 and 13.13); null for nothing.</summary>
     private static double? GammaOf(ReadOnlySpan<byte> file)
