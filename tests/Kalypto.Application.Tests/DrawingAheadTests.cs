@@ -21,12 +21,14 @@ public class DrawingAheadTests
     [Fact]
     public async Task The_largest_goes_first_and_while_it_is_drawn_only_small_ones_are()
     {
-        var renderer = new PaperRenderer { Holds = IsLarge };
+        var large = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
+        var renderer = new PaperRenderer { Holds = order => IsLarge(order) && (large.TrySetResult() || true) };
         await using var kalypto = await Running.StartAsync(renderer);
         var project = await kalypto.ProjectAsync(Screen, ("vast", Once), ("large", Once), ("bell", Once), ("moon", Once), ("dome", Once));
         var small = BuildTests.Count(renderer, o => !IsLarge(o), 3);
         var build = await kalypto.BuildAsync(project);
         await small;
+        await large.Task.WaitAsync(Running.Patience, cancel);
         var begun = renderer.Begun;
         Assert.Equal(3000, Assert.Single(begun, IsLarge).Width);
         renderer.Release();
