@@ -1,4 +1,6 @@
 // Debian's Chromium, headless, with nothing going out.
+import assert from 'node:assert/strict';
+import { AxeBuilder } from '@axe-core/playwright';
 import { chromium } from 'playwright-core';
 
 export const launch = (...more) => chromium.launch({
@@ -24,3 +26,14 @@ export const person = async (browser, options) => {
 };
 
 export const newPage = async (browser, options) => (await person(browser, options)).newPage();
+
+// A page under the rules of axe, wide and narrow, where it must not scroll sideways.
+export const breaksNoRule = async page => {
+  for (const width of [1280, 1024, 390]) {
+    await page.setViewportSize({ width, height: width === 390 ? 844 : 800 });
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    assert.deepEqual(violations.map(v => `${width}: ${v.id}: ${v.nodes.map(n => n.target).join(' ')}`), []);
+    assert.ok(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth), `scrolls sideways at ${width}`);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+};
