@@ -14,11 +14,13 @@ internal sealed class FontFiles(ISources? sources) : IDisposable
     public async Task<IReadOnlyList<FontOnDisk>> OfAsync(FontBook book)
     {
         var found = new List<FontOnDisk>();
-        foreach (var font in book.Fonts.DistinctBy(f => f.Sha256))
+        foreach (var same in book.Fonts.GroupBy(f => f.Sha256))
         {
+            // A drawing may bring a font along by another name than the project has it by.
+            var font = same.First();
             if (await IsThereAsync(font))
             {
-                found.Add(new(PathOf(font), font.Names, font.Instances.DistinctBy(i => i.Style).ToDictionary(i => i.Style, i => i.Name), font.Embedding == FontEmbedding.Not));
+                found.Add(new(PathOf(font), [.. same.SelectMany(f => f.Names).Distinct(StringComparer.OrdinalIgnoreCase)], font.Instances.DistinctBy(i => i.Style).ToDictionary(i => i.Style, i => i.Name), font.Embedding == FontEmbedding.Not));
             }
         }
         return found;

@@ -58,5 +58,5 @@ public sealed class KeepFonts(FontStore fonts, EditStore edits, IRenderer render
         visit.Author, new($"Take out the font {Say(font)}") { Fields = [FieldChange.Fonts(visit.Workspace.Row.Id, book => book.Without(font.Sha256))] }, cancel);
 
     /// <summary>A font in words: its family, weight and slant.</summary>
-    public static string Say(Font font) => $"{font.Family} {(font.IsVariable ? $"{font.Lightest} to {font.Heaviest}" : $"{font.Lightest}")}{(font.IsItalic ? " italic" : "")}";
+    public static string Say(Font font) => $"{font.Family} {font.Face}";
 }

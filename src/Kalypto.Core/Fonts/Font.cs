@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 
 namespace Kalypto.Core.Fonts;
 
@@ -40,6 +41,10 @@ public sealed record Font
 
     /// <summary>The name of its family.</summary>
     public string Family => Names[0];
+
+    /// <summary>Its weight and slant in words: <c>400 italic</c>, <c>100 to 900</c>.</summary>
+    [JsonIgnore]
+    public string Face => $"{(IsVariable ? $"{Lightest} to {Heaviest}" : $"{Lightest}")}{(IsItalic ? " italic" : "")}";
 
     /// <summary>True for a font that draws several weights.</summary>
     public bool IsVariable => Heaviest > Lightest;

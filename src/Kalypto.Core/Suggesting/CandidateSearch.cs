@@ -101,7 +101,7 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
         {
             return false;
         }
-        bool LiesOnIt(Layer layer) => layer.Content == LayerContent.Shape && !layer.Hidden && !Skipped(layer) && !DecisionRule.IsPlain(layer) && !layers.Contains(layer)
+        bool LiesOnIt(Layer layer) => layer.Content == LayerContent.Shape && !layer.Hidden && !dismissed.Contains(layer.Ordinal) && !Skipped(layer) && !DecisionRule.IsPlain(layer) && !layers.Contains(layer)
             && BoxOf(layer) is { } own && own.Intersect(box) is var common && common.Width * common.Height >= 0.5 * own.Width * own.Height && !IsLettering(layer, own);
         ImmutableArray<Layer> all = [.. parent.Children.Where(c => layers.Contains(c) || LiesOnIt(c))];
         var whole = all.Select(BoxOf).OfType<Box>().Aggregate((a, b) => a.Union(b));

@@ -11,8 +11,8 @@ internal static class Charts
     private const int MostLeaves = 200;
     private const double Nearly = 0.06;
 
-    // Of what is in the group; a screen with a chart on it is none.
-    private const double Most = 0.5;
+    // Of what is in the group; a card or screen with a chart and an icon on it is none.
+    private const double Most = 0.8;
 
     /// <summary>True for a group that is a chart: bars on one line, a curve over rules, or pieces of one ring.</summary>
     /// <param name="group">A group without pictures.</param>

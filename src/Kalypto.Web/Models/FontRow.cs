@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Typography;
-using Kalypto.Web.Wording;
 
 namespace Kalypto.Web.Models;
 
@@ -30,5 +29,5 @@ public sealed record FontRow(FontUse Use, IReadOnlyList<(string Picture, string 
 
     /// <summary>What it gets, in words.</summary>
     public string Gets => Use.StandIn is { } other ? $"not there; {other} stands in for it" : Use.Own.IsEmpty ? "comes with Kalypto"
-        : $"of the project: {string.Join(", ", Use.Own.Select(FontWords.Face))}";
+        : $"of the project: {string.Join(", ", Use.Own.Select(f => f.Face))}";
 }

@@ -20,9 +20,6 @@ internal static class FontWords
     /// <summary>Weights and slants in a row: <c>400, 700 italic</c>.</summary>
     public static string Say(ImmutableArray<(int Weight, bool IsItalic)> faces) => string.Join(", ", faces.Select(f => $"{f.Weight}{(f.IsItalic ? " italic" : "")}"));
 
-    /// <summary>The face of a font: <c>400 italic</c>, <c>100 to 900</c>.</summary>
-    public static string Face(Font font) => $"{(font.IsVariable ? $"{font.Lightest} to {font.Heaviest}" : $"{font.Lightest}")}{(font.IsItalic ? " italic" : "")}";
-
     /// <summary>How large it is.</summary>
     public static string Size(Font font) => $"{Math.Max(1, (font.Bytes + Thousand / 2) / Thousand)} kB";
 }
