@@ -40,7 +40,8 @@ internal static class Building
         {
             pngs.Add((job, (await renderer.DrawAsync(job.Document, job.Width, job.Height, Effort.Best, default)).Bytes!));
         }
-        ComparedWithOptipng(pngs);
+        ComparedWith("optipng", "optipng -o2", pngs, 400_000, "-quiet", "-force", "-o2");
+        ComparedWith("zopflipng", "zopflipng, of those under 20 kB", [.. pngs.Where((_, i) => i % 3 == 0)], 20_000, "-y");
         await ComparedWithPngquantAsync(pngs, renderer);
     }
 
@@ -87,25 +88,25 @@ internal static class Building
         Report.Line("a command-line renderer process a file / ours, quick", Report.Text(theirs / ours), "> 5", theirs / ours > 5);
     }
 
-    private static void ComparedWithOptipng(List<(Job Job, byte[] Png)> pngs)
+    private static void ComparedWith(string program, string name, List<(Job Job, byte[] Png)> pngs, int most, params string[] options)
     {
-        if (!Exists("optipng"))
+        if (!Exists(program))
         {
-            Report.Line("weight of PNG / optipng -o2", "skipped", "< 1.02 (apt-get install optipng)", true);
+            Report.Line($"weight of PNG / {name}", "skipped", $"< 1.02 (apt-get install {program})", true);
             return;
         }
         var folder = Directory.CreateTempSubdirectory("kalypto-bench-").FullName;
         long ours = 0, theirs = 0;
-        foreach (var (_, png) in pngs.Where(p => p.Png.Length < 400_000))
+        foreach (var (_, png) in pngs.Where(p => p.Png.Length < most))
         {
             var path = Path.Combine(folder, "a.png");
             File.WriteAllBytes(path, png);
-            Run("optipng", "-quiet", "-force", "-o2", path);
+            Run(program, [.. options, path, .. program == "zopflipng" ? new[] { path } : []]);
             ours += png.Length;
             theirs += new FileInfo(path).Length;
         }
         Directory.Delete(folder, recursive: true);
-        Report.Line("weight of PNG / optipng -o2", ((double)ours / theirs).ToString("0.000", CultureInfo.InvariantCulture), "< 1.02", (double)ours / theirs < 1.02);
+        Report.Line($"weight of PNG / {name}", ((double)ours / theirs).ToString("0.000", CultureInfo.InvariantCulture), "< 1.02", (double)ours / theirs < 1.02);
     }
 
     private static async Task<List<Job>> JobsAsync(string demo, WorkerRenderer renderer)

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;

@@ -29,9 +29,7 @@ internal static partial class Vectors
         {
             return Pdf(width, height, credit, surface => Draw(page, surface));
         }
-        using var outlines = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
-        Draw(page, outlines);
-        return Pdf(Encoding.UTF8.GetString(outlines.Finish()), width, height, credit);
+        return Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height)), width, height, credit);
     }
 
     /// <summary>The document as an SVG of plain paths: texts are outlines, styles and repeats are gone.</summary>
@@ -40,6 +38,16 @@ internal static partial class Vectors
         using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
         Draw(document, surface, width, height);
         return surface.Finish();
+    }
+
+    /// <summary>A PDF that a browser printed, as an SVG of plain paths.</summary>
+    public static byte[] OutlinesOf(ReadOnlySpan<byte> printed, double width, double height)
+    {
+        using var source = new Poppler.Document(printed);
+        using var page = source.Page(0);
+        using var outlines = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
+        Draw(page, outlines);
+        return outlines.Finish();
     }
 
     private static byte[] Pdf(double width, double height, CreditLines credit, Action<Cairo.StreamSurface> draw)

@@ -37,6 +37,12 @@ public sealed record PictureJob(double X, double Y, double W, double H, int Widt
     /// <summary>Which of the pictures inside it the file is, from 0; null for the layer itself.</summary>
     public int? Linked { get; init; }
 
+    /// <summary>True to take the colour of the code around it.</summary>
+    public bool TakesColour { get; init; }
+
+    /// <summary>True to be turned round where languages are written from right to left.</summary>
+    public bool Mirrors { get; init; }
+
     /// <summary>True to draw the layer with what lies beneath it on its screen.</summary>
     public bool OnScreen { get; init; }
 }

@@ -11,7 +11,9 @@ internal static class Svg
     public static DrawingTree Read(string inside, string attributes = "viewBox='0 0 100 100'") => SvgReader.Read(
         Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' {attributes}>{inside}</svg>"), "Drawing");
 
-    public static Layer Layer(this DrawingTree drawing, string name) => drawing.Layers.First(l => l.Name == name);
+    /// <summary>A layer by its name; <c>star#2</c> is the second of that name.</summary>
+    public static Layer Layer(this DrawingTree drawing, string name) => name.Split('#') is [var bare, var nth]
+        ? drawing.Layers.Where(l => l.Name == bare).ElementAt(int.Parse(nth, System.Globalization.CultureInfo.InvariantCulture) - 1) : drawing.Layers.First(l => l.Name == name);
 
     /// <summary>A design whose layers all have the same shape box, shipping the named layers.</summary>
     public static DesignState Design(string inside, Box shape, params (string Layer, Mark Mark)[] marks)

@@ -43,7 +43,7 @@ public sealed class ExactFixture : IDisposable, ISources
         return Differences.Of(ours.Bytes!, theirs.Bytes!, width, height);
     }
 
-    public Task<ReadOnlyMemory<byte>?> FindAsync(string sha256, CancellationToken cancel) => Task.FromResult<ReadOnlyMemory<byte>?>(files.TryGetValue(sha256, out var file) ? file : null);
+    public Task<ReadOnlyMemory<byte>?> FindAsync(string sha256, CancellationToken cancel) => Task.FromResult(files.TryGetValue(sha256, out var file) ? new ReadOnlyMemory<byte>(file) : (ReadOnlyMemory<byte>?)null);
 
     public IDisposable Lend(ReadOnlyMemory<byte> file) => throw new NotSupportedException();
 

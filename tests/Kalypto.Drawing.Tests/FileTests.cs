@@ -31,7 +31,7 @@ public class FileTests(RendererFixture fixture)
     [InlineData("webp:lossless", "RIFF")]
     [InlineData("avif", "\0\0\0")]
     [InlineData("gif", "GIF89a")]
-    [InlineData("ico", "\0\0\u0001\0\u0003\0")]
+    [InlineData("ico", "\0\0\u0001\0\u0008\0")]
     [InlineData("pdf", "%PDF-1.5")]
     [InlineData("svg", "<svg ")]
     [InlineData("svg:outlines", "<svg ")]
@@ -116,7 +116,7 @@ public class FileTests(RendererFixture fixture)
     public async Task Words_become_outlines_for_those_who_have_not_the_font()
     {
         const string Words = "<text id='x' x='4' y='40' font-size='30' font-family='DejaVu Sans'>Hi</text>";
-        var (kept, outlined, vector) = (await MakeAsync("svg", Words), await MakeAsync("svg:outlines", Words), await MakeAsync("vector", Words));
+        var (kept, outlined, vector) = (await MakeAsync("svg:text", Words), await MakeAsync("svg", Words), await MakeAsync("vector", Words));
         Assert.Contains("<text", Encoding.UTF8.GetString(kept.Bytes!), StringComparison.Ordinal);
         Assert.DoesNotContain("<text", Encoding.UTF8.GetString(outlined.Bytes!), StringComparison.Ordinal);
         Assert.Contains("<path", Encoding.UTF8.GetString(outlined.Bytes!), StringComparison.Ordinal);

@@ -27,6 +27,10 @@ await Parallel.ForEachAsync(drawing.Layers.Where(l => l.Parent is not null), asy
     // The layer as it is cut out, and as it is written for people.
     await File.WriteAllTextAsync(Path.Combine(output, string.Create(CultureInfo.InvariantCulture, $"{layer.Ordinal}.raw.svg")), isolation.Document(crop, crop.Width, crop.Height), cancel);
     await File.WriteAllTextAsync(Path.Combine(output, string.Create(CultureInfo.InvariantCulture, $"{layer.Ordinal}.svg")), SvgExport.Of(isolation, crop, crop.Width, crop.Height), cancel);
+    if (VectorDrawable.Of(isolation, crop, crop.Width, crop.Height).Text is { } vector)
+    {
+        await File.WriteAllTextAsync(Path.Combine(output, string.Create(CultureInfo.InvariantCulture, $"{layer.Ordinal}.xml")), vector, cancel);
+    }
     foreach (var scale in scales)
     {
         var (width, height) = ((int)crop.Width * scale, (int)crop.Height * scale);

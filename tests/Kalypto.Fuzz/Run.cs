@@ -70,7 +70,7 @@ public sealed class Run(WorkerReader reader, WorkerRenderer renderer)
             var isolation = Isolation.Of(drawing, layer);
             var box = new Box(drawing.Box.X, drawing.Box.Y, Math.Min(200, drawing.Box.Width), Math.Min(200, drawing.Box.Height));
             _ = SvgExport.Of(isolation, box, box.Width, box.Height);
-            _ = VectorDrawable.Of(isolation, box, box.Width, box.Height, null, null);
+            _ = VectorDrawable.Of(isolation, box, box.Width, box.Height);
         }
         if (drawing.Layers.Length > 1)
         {

@@ -46,7 +46,8 @@ public class PackPageTests
         Assert.Equal("web/dome.webp", Names(model));
         Assert.Equal("Website", model.Part);
         Assert.Equal("Apple, Tonight", Ask(new("apple", 1, 0)).Part);
-        Assert.Equal("", Ask(new(Kind: "icon")).Part);
+        // What is chosen by kind is built by itself too.
+        Assert.Equal("icon", Ask(new(Kind: "icon")).Part);
         // A folder above holds what is below, and the tree is that of what is meant.
         Assert.Equal(["", "web"], model.Folders.Select(f => f.Name));
     }

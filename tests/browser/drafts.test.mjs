@@ -102,10 +102,10 @@ test('the second delivery differs in just what changed, and as a zip of that alo
   const { files } = await api('deliveries/2');
   const layers = what => [...new Set(files.filter(f => f.layer && f.what.includes(what)).map(f => f.layer))].sort();
   assert.deepEqual(layers('gone'), ['cloud-night']);
-  // What was the same drawing in other places stays what it was, and is a picture of its own now.
-  assert.deepEqual(layers('new'), ['Group 41', 'tab-moon']);
+  // The same drawing under a name of its own was a picture before and stays one; a star that nobody named is one of its own now.
+  assert.deepEqual(layers('new'), ['Group 41']);
   assert.deepEqual(layers('changed'), ['bell', 'book-button']);
-  assert.deepEqual(layers('renamed'), ['moon-tonight', 'tab-moon']);
+  assert.deepEqual(layers('renamed'), ['moon-tonight']);
   assert.ok(files.filter(f => f.layer === 'planet-saturn').every(f => !f.what.length), 'the icon that is only called otherwise in the drawing is the same file');
   // Opened by keyboard: a changed picture, before and now, and how much of it.
   while (!await page.evaluate(() => /button.*\.(png|webp)/.test(document.querySelector('.two strong').innerText) && document.querySelector('.two [role=status]').innerText.includes('%'))) {

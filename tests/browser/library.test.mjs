@@ -31,7 +31,7 @@ test('a first start shows two deliveries to compare', async () => {
   await page.waitForFunction(() => document.querySelectorAll('.build[data-state=done]').length === 2);
   await go('/projects/1/deliveries/2');
   await page.waitForSelector('.change');
-  assert.match(await page.locator('.changes-head').innerText(), /16 new\s+8 changed\s+12 renamed/);
+  assert.match(await page.locator('.changes-head').innerText(), /20 new\s+8 changed\s+12 renamed/);
 });
 
 test('what was shipped is found by words, size, colour, likeness and by a picture that somebody has', async () => {

@@ -262,6 +262,11 @@ test('a part is built by itself, with just the files that go with it', async () 
   await page.goto(`${server.address}/projects/1/pack`);
   await page.selectOption('select[aria-label="Platform"]', 'apple');
   await page.waitForSelector('.sums button:text-is("Build only Apple")');
+  // What is shown can be built, whatever narrowed it down.
+  await page.fill('input[type=search]', 'bell');
+  await page.waitForSelector('.sums button:text-is("Build only Apple, “bell”")');
+  await page.fill('input[type=search]', '');
+  await page.waitForSelector('.sums button:text-is("Build only Apple")');
   await page.click('.sums button:has-text("Build only")');
   await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 120_000 });
   assert.match(await page.locator('.build').first().innerText(), /only Apple/);

@@ -10,6 +10,7 @@ import { launch, newPage } from './browser.mjs';
 import { root } from './server.mjs';
 
 const most = 0.01;
+const mostOfText = 0.15;
 const tolerance = 24;
 const mostPixels = 6e6;
 let browser, page;
@@ -60,7 +61,8 @@ for (const drawing of drawings) {
         }
         return ink ? far / ink : 0;
       }, [raw.toString('base64'), short.toString('base64'), width, height, tolerance]);
-      if (share >= most) {
+      // A browser sets letters on places of its own; files that ship hold outlines.
+      if (share >= (short.includes('<text') ? mostOfText : most)) {
         wrong.push(`${name} (${ordinal}): ${(share * 100).toFixed(1)} %`);
       }
     }

@@ -1,12 +1,15 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
+using System.Text;
 using System.Text.Json;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Comparing;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms;
 using Kalypto.Store;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
@@ -47,6 +50,12 @@ public sealed class BuildPack(
         {
             return (null, new(BuildRefusal.Why.Blocked, unreadable));
         }
+        if (ask.MistakeFor(workspace) is { } mistake)
+        {
+            return (null, new(BuildRefusal.Why.Blocked, mistake));
+        }
+        var said = workspace.Said;
+        workspace = ask.On(workspace);
         var plan = await plans.PlanAsync(workspace, cancel);
         // What failed in passing before is tried again for whoever wants it now.
         await desk.ForgetFailuresAsync([.. plan.Pack.Files.Where(f => plan.Drawn.TryGetValue(f.Key.Hex, out var row) && row.IsPassing).Select(f => f.Key.Hex),
@@ -60,8 +69,8 @@ public sealed class BuildPack(
         {
             return (null, new(plan.Pack.Files.IsEmpty ? BuildRefusal.Why.NothingShips : BuildRefusal.Why.NothingOfPart));
         }
-        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), workspace.Said, Lease, cancel, PlainText.Clean(line, LongestLine), by?.Name ?? "");
-        Begin(id, workspace, ask);
+        var id = await builds.AddAsync(workspace.Row.Id, total, ask.Words(workspace), JsonSerializer.Serialize(ask), said, Lease, cancel, PlainText.Clean(line, LongestLine), by?.Name ?? "");
+        Run(id, workspace, ask);
         return (id, null);
     }
 
@@ -136,7 +145,8 @@ public sealed class BuildPack(
                 await builds.EndAsync(build.Id, "failed", unreadable, [], cancel);
                 return;
             }
-            Begin(build.Id, workspace, JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new());
+            var ask = JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new();
+            Run(build.Id, ask.On(workspace), ask);
         }
         catch (Exception e) when (e is not OperationCanceledException and not Npgsql.NpgsqlException)
         {
@@ -157,7 +167,7 @@ public sealed class BuildPack(
         return plan.Pack.Blockers.FirstOrDefault(b => layers is null || layers.Contains(b.Layer))?.Sentence;
     }
 
-    private void Begin(int id, Workspace workspace, BuildAsk ask)
+    private void Run(int id, Workspace workspace, BuildAsk ask)
     {
         var stop = running[id] = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping);
         _ = Task.Run(() => RunAsync(new(builds, id), workspace, ask, stop.Token), CancellationToken.None);
@@ -203,8 +213,8 @@ public sealed class BuildPack(
                 await builds.EndAsync(held.Id, "failed", blocker, [], cancel);
                 return;
             }
-            var (files, missing) = await FilesAsync(workspace, plan, [.. plan.Pack.Files.Where(holds)], cancel);
-            await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made; manifest.json names them.", files, cancel);
+            var (files, missing) = await FilesAsync(workspace, plan, [.. plan.Pack.Files.Where(holds)], ask.Just is not null, cancel);
+            await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made{(ask.Just is null ? "; manifest.json names them" : "")}.", files, cancel);
         }
         catch (HeldBuild.LostException)
         {
@@ -276,7 +286,7 @@ public sealed class BuildPack(
         }
     }
 
-    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, CancellationToken cancel)
+    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, bool isJust, CancellationToken cancel)
     {
         var built = new List<BuiltFile>();
         var missing = new List<(PlannedFile, string)>();
@@ -294,7 +304,7 @@ public sealed class BuildPack(
         }
         var pictures = built.Select(b => b.File).ToList();
         var identities = FileIdentity.Of(pictures, layer => workspace.FindDesign(layer.Design)!.Value.Row.Lineages.Of(layer.Ordinal));
-        var files = built.Select((b, i) => new DeliveredFile(identities[i], b.File.Path, b.Sha256, b.Bytes)
+        var files = built.Select((b, i) => new DeliveredFile(identities[i], isJust ? b.File.Path[(AllPlatforms.Plain.Id.Length + 1)..] : b.File.Path, b.Sha256, b.Bytes)
         {
             Platform = b.File.Platform,
             Kind = b.File.Picture.Making.Kind,
@@ -303,12 +313,38 @@ public sealed class BuildPack(
             Width = b.File.Width,
             Height = b.File.Height,
         }).ToList();
-        // What goes with the pictures names only those that are there.
-        foreach (var (platform, path, bytes) in plan.Pack.SideFilesOf([.. built.Select(b => b.File)]).Select(f => (f.Platform, f.Path, f.Bytes())).Append(("", "manifest.json", Manifest.Write(workspace.Row.Name, built, missing))))
+        // Who wants just some files gets just those.
+        if (isJust)
+        {
+            return (files, missing.Count);
+        }
+        // What goes with the pictures names only those that are there, and is made of them as they were made.
+        var written = new Dictionary<PlannedFile, string>();
+        foreach (var file in built.Where(b => b.File.Platform == "web" && b.File.Format == Format.Svg))
+        {
+            written[file.File] = await TextAsync(file.Sha256, cancel);
+        }
+        var sides = new List<WrittenFile>();
+        foreach (var side in plan.Pack.SideFilesOf([.. built.Select(b => b.File)], file => written[file]))
+        {
+            sides.Add(await KeepAsync(side.Platform, side.Path, side.Bytes()));
+        }
+        await KeepAsync("", "manifest.json", Manifest.Write(workspace.Row.Name, built, missing, sides));
+        return (files, missing.Count);
+
+        async Task<WrittenFile> KeepAsync(string platform, string path, byte[] bytes)
         {
             using var content = new MemoryStream(bytes, writable: false);
-            files.Add(new(FileIdentity.OfSide(path, pictures, identities), path, await blobs.PutAsync(content, cancel), bytes.Length) { Platform = platform });
+            var sha256 = await blobs.PutAsync(content, cancel);
+            files.Add(new(FileIdentity.OfSide(path, pictures, identities), path, sha256, bytes.Length) { Platform = platform });
+            return new(platform, path, bytes.Length, sha256);
         }
-        return (files, missing.Count);
+    }
+
+    private async Task<string> TextAsync(string sha256, CancellationToken cancel)
+    {
+        await using var stream = await blobs.OpenAsync(sha256, cancel) ?? throw new InvalidOperationException($"{sha256} is gone from the store.");
+        using var reader = new StreamReader(stream, Encoding.UTF8);
+        return await reader.ReadToEndAsync(cancel);
     }
 }

@@ -201,6 +201,8 @@ public sealed class DrawingService(
                     Links = [.. picture.Links],
                     Linked = picture.Linked,
                     IsExact = job.IsExact,
+                    TakesColour = picture.TakesColour,
+                    Mirrors = picture.Mirrors,
                 }, cancel);
             if (IsAgain(taken, drawn.IsPassing, drawn.IsSlow))
             {

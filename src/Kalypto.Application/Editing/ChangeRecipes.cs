@@ -34,6 +34,7 @@ public sealed class ChangeRecipes(PlanPack plans, ProjectStore projects, EditSto
             "budget" => Budget(wish),
             "folders" => wish.Suffix is { } suffix && FolderLayout.IsSuffix(suffix)
                 ? new("Layout of plain folders", book => book with { Layout = new(wish.ByScale, wish.ByFormat, suffix) }) : Change.Refused(RecipeRefusal.Why.NoSuffix),
+            "code" => Code(new(wish.ClassName?.Trim() ?? "", wish.KotlinPackage?.Trim() ?? "", wish.Namespace?.Trim() ?? "", wish.IsWpf)),
             "add" => Add(workspace, (wish.Kind ?? "").Trim().ToLowerInvariant()),
             "remove" => Remove(workspace, wish.Kind!),
             "import" => Import(workspace, wish.Json ?? ""),
@@ -53,6 +54,9 @@ public sealed class ChangeRecipes(PlanPack plans, ProjectStore projects, EditSto
         var after = await plans.PlanAsync(changed, cancel);
         return (PackEffect.Of(await plans.PlanAsync(workspace, cancel), after), after, changed);
     }
+
+    private static Change Code(CodeStyle code) =>
+        code.Mistake is { } mistake ? Change.Refused(RecipeRefusal.Why.NoNamesForCode, mistake) : new("Names for code", book => book with { Code = code });
 
     private static Change Said(RecipeWish wish)
     {

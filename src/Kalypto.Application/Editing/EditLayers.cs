@@ -9,7 +9,7 @@ using Kalypto.Store;
 
 namespace Kalypto.Application.Editing;
 
-/// <summary>Decides, names and tags layers. What is said of one place of a repeat is said of all.</summary>
+/// <summary>Decides, names and tags layers. What is said of one place of a repeat is said of all; a name of those that are called alike.</summary>
 public sealed class EditLayers(EditStore edits)
 {
     private const int LongestName = 200;
@@ -23,7 +23,7 @@ public sealed class EditLayers(EditStore edits)
         {
             foreach (var place in workspace.Repeats.SharedWith(layer, workspace.MarkOf))
             {
-                spread[place] = change;
+                spread[place] = workspace.Repeats.AreCalledAlike(layer, place) ? change : mark => change(mark) with { ShipName = mark.ShipName };
             }
             spread[layer] = change;
         }

@@ -24,6 +24,8 @@ public sealed record RecipeRefusal(RecipeRefusal.Why Reason, string About = "", 
         NoWeight,
         /// <summary>The suffix is none.</summary>
         NoSuffix,
+        /// <summary>The names cannot stand in code; what it is about is the sentence that says why.</summary>
+        NoNamesForCode,
         /// <summary>There is a kind of that name.</summary>
         KindExists,
         /// <summary>A kind cannot be called so.</summary>

@@ -25,8 +25,8 @@ public sealed class RenameLayers(EditLayers edit, PlanPack plans)
         foreach (var layer in layers)
         {
             var (_, state, node) = workspace.FindLayer(layer.Design, layer.Ordinal)!.Value;
-            // One drawing in several places has one name: that of the first of them.
-            if (workspace.Repeats.SharedWith(layer, workspace.MarkOf).FirstOrDefault(names.ContainsKey, layer) is var first && names.TryGetValue(first, out var shared))
+            // One drawing in several places that are called alike has one name: that of the first of them.
+            if (workspace.Repeats.NamedWith(layer, workspace.MarkOf).FirstOrDefault(names.ContainsKey, layer) is var first && names.TryGetValue(first, out var shared))
             {
                 names[layer] = shared;
                 continue;
@@ -56,7 +56,7 @@ public sealed class RenameLayers(EditLayers edit, PlanPack plans)
     /// <summary>The project and its pack as they would be with other names.</summary>
     public async Task<(Workspace Changed, PlannedPack Plan)> PreviewAsync(Workspace workspace, IReadOnlyDictionary<LayerRef, string> names, CancellationToken cancel)
     {
-        var changed = workspace.With(names.Where(n => n.Value.Length > 0).SelectMany(n => workspace.Repeats.SharedWith(n.Key, workspace.MarkOf).Select(place => (place, n.Value)))
+        var changed = workspace.With(names.Where(n => n.Value.Length > 0).SelectMany(n => workspace.Repeats.NamedWith(n.Key, workspace.MarkOf).Select(place => (place, n.Value)))
             .DistinctBy(n => n.place).ToDictionary(n => n.place, n => workspace.MarkOf(n.place) with { ShipName = n.Value }));
         return (changed, await plans.PlanAsync(changed, cancel));
     }

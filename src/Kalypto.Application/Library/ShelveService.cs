@@ -68,7 +68,8 @@ public sealed class ShelveService(
             {
                 // Layers of a design that cannot be read any more stay away; the others come in.
                 var workspace = await open.LoadAsync(said, cancel);
-                layers = await LayersAsync(workspace, JsonSerializer.Deserialize<BuildAsk>(row.Asked) ?? new(), cancel);
+                var ask = JsonSerializer.Deserialize<BuildAsk>(row.Asked) ?? new();
+                layers = await LayersAsync(ask.On(workspace), ask, cancel);
             }
         }
         catch (Exception e) when (e is not OperationCanceledException and not Npgsql.NpgsqlException)

@@ -19,11 +19,12 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
 
     public DrawingJob File(PlannedFile file)
     {
-        var (row, state) = workspace.FindDesign(file.Picture.Ref.Design)!.Value;
+        var drawn = file.Picture.Ref;
+        var (row, state) = workspace.FindDesign(drawn.Design)!.Value;
         var source = file.Source;
         var onScreen = file.Picture.KeyWithGround != file.Picture.Key;
-        return new(file.Key.Hex, row.DraftId, file.Picture.Ref.Ordinal, onScreen ? [] : state.Isolate(state.Layers[file.Picture.Ref.Ordinal]).Without,
-            onScreen ? row.Arrangement : ArrangementOf(row, state, file.Picture.Ref.Ordinal),
+        return new(file.Key.Hex, row.DraftId, drawn.Ordinal, onScreen ? [] : state.Isolate(state.Layers[drawn.Ordinal]).Without,
+            onScreen ? row.Arrangement : ArrangementOf(row, state, drawn.Ordinal),
             new(source.X, source.Y, source.Width, source.Height, file.Width, file.Height, Quick: false)
             {
                 Format = file.Ask.Format.ToString(),
@@ -34,6 +35,8 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
                 OnScreen = onScreen,
                 Links = file.Ask.Links,
                 Linked = file.Ask.Linked,
+                TakesColour = file.Ask.TakesColour,
+                Mirrors = file.Ask.Mirrors,
             })
         { IsExact = onScreen ? file.Picture.IsExactWithGround : file.Picture.IsExact, Fonts = state.Measured.Drawn.Fonts.ToJson() };
     }

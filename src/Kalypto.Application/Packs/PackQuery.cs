@@ -21,15 +21,12 @@ public sealed record PackQuery(
     public const int Usual = 240;
 
     /// <summary>The part of the pack that can be built by itself.</summary>
-    public BuildAsk Part => new(Platform, Design, Screen);
+    public BuildAsk Part => new(Platform, Design, Screen) { Kind = Kind, Format = Format, Search = Search, Folder = Folder };
 
     /// <summary>The files that are meant, in no folder in particular.</summary>
     public IReadOnlyList<PlannedFile> Among(Workspace workspace, PlannedPack plan)
     {
-        var holds = Part.Holds(workspace);
-        var words = Search?.Trim();
-        return [.. plan.Pack.Files.Where(f => holds(f) && (string.IsNullOrEmpty(Kind) || f.Picture.Making.Kind == Kind) && (string.IsNullOrEmpty(Format) || f.Ask.Format.ToString() == Format)
-            && (string.IsNullOrEmpty(words) || f.Path.Contains(words, StringComparison.OrdinalIgnoreCase) || f.Picture.Name.Contains(words, StringComparison.OrdinalIgnoreCase)))];
+        return [.. plan.Pack.Files.Where((Part with { Folder = null }).Holds(workspace))];
     }
 
     /// <summary>Those of the files in the folder, in the order asked.</summary>

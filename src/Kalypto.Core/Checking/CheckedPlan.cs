@@ -33,6 +33,9 @@ public sealed record CheckedPlan(
     /// <summary>The design that a picture comes from.</summary>
     public DesignState DesignOf(Picture picture) => byId[picture.Ref.Design];
 
+    /// <summary>The design of a layer, and the layer; every layer that a picture stands for is there.</summary>
+    public (DesignState Design, Layer Layer) At(LayerRef layer) => byId[layer.Design] is var design ? (design, design.Layers[layer.Ordinal]) : default;
+
     /// <summary>A name for people of a layer and the screen it is on: <c>“bell” on Tonight</c>.</summary>
     public static string Where(DesignState design, Layer layer) =>
         $"“{design.NameOf(layer)}”{(design.Measured.ScreenOf(layer) is { } screen && screen.Root != layer ? $" on {screen.Name}" : "")}";

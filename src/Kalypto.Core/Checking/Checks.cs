@@ -9,8 +9,8 @@ public static class Checks
         new SamePath(), new NameRefused(), new FolderRefused(), new NotNamedYet(), new LongName(),
         new HiddenShips(), new HiddenOpen(), new GuideShips(), new NothingVisible(), new NothingMade(), new PartsOfNothing(), new CannotBeDrawn(),
         new InkOutsideBox(), new PictureUnderScale(), new HalfPoints(), new UnevenIconBoxes(), new MissingStates(),
-        new TextAsPicture(), new MissingFont(), new FaceMadeUp(), new FontNotEmbedded(), new NotKeptInReading(), new OtherThanMerged(),
-        new PhotoNotShipped(), new LikelyUnmarked(), new SameDrawingTwoNames(),
+        new TextAsPicture(), new MissingFont(), new FaceMadeUp(), new FontNotEmbedded(), new TextNeedsItsFont(), new NotKeptInReading(), new OtherThanMerged(),
+        new PhotoNotShipped(), new LikelyUnmarked(), new SameDrawingTwoNames(), new OneFileForSeveral(), new Twins(),
         new CannotBeVector(), new ManyShapes(), new TransparencyLost(), new OverBudget(), new DrawnTagsRefused(),
         new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
     ];

@@ -1,4 +1,3 @@
-using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Checking;
@@ -22,11 +21,9 @@ public sealed class NotKeptInReading : ICheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
-        var shapes = plan.Files.Where(f => f.Picture.IsExact && !f.Picture.Beyond.IsEmpty && f.Ask.Format.Quality is Quality.Outlines).ToLookup(f => f.Picture.Ref);
         foreach (var picture in plan.Pictures)
         {
-            foreach (var sentence in Told(plan, picture).Concat(shapes[picture.Ref].Select(f => f.Format.Name).Distinct().Select(format =>
-                $"The {format} is made by the quick engine, which does not draw {picture.Beyond[0]} as a browser does; ship it as PNG or WebP instead.")))
+            foreach (var sentence in Told(plan, picture))
             {
                 yield return new(Id, Severity.Warning, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName}: {sentence}") { About = sentence };
             }

@@ -1,3 +1,5 @@
+using Kalypto.Core.Platforms;
+
 namespace Kalypto.Core.Checking;
 
 /// <summary>A shipped layer of which a platform, or every platform, gets no file: its tags take every format or size away, or the platform takes none of them.</summary>
@@ -20,7 +22,7 @@ public sealed class NothingMade : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
         var made = plan.Files.Select(f => (f.Picture.Ref, f.Platform)).ToHashSet();
-        foreach (var picture in plan.Pictures.Where(p => p.Words.Count > 0))
+        foreach (var picture in plan.Pictures.Where(p => p.Words.Count > 0 && !(p.Making.Only && made.Contains((p.Ref, AllPlatforms.Plain.Id)))))
         {
             var without = plan.Platforms.Where(p => picture.CropFor(p.Id) is not null && !made.Contains((picture.Ref, p.Id))).ToList();
             if (without.Count == 0)

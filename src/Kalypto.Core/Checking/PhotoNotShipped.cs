@@ -21,7 +21,7 @@ public sealed class PhotoNotShipped : DesignCheck
 
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Run(DesignState design) => design.Layers
-        .Where(l => l.Content == LayerContent.Image && !l.HiddenHere && design.MarkOf(l).Decision is Decision.Open or Decision.Code
+        .Where(l => l.Content == LayerContent.Image && !l.HiddenHere && !l.Guide && !l.Ancestors().Any(a => a.Guide) && design.MarkOf(l).Decision is Decision.Open or Decision.Code
             && Progress.CoveredBy(l, design.MarkOf) is null && !IsPart(design.MarkOf, l) && design.Measured.ScreenOf(l) is not null)
         .Select(l => new Finding(Id, Severity.Warning, new(design.Id, l.Ordinal),
             $"{CheckedPlan.Where(design, l)} is an embedded photo that nobody ships.", new("Ship it as a photo", Decision: Decision.Ship, Tags: "photo")));

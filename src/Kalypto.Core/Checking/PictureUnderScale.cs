@@ -1,6 +1,6 @@
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Tagging;
+using Kalypto.Core.Formats;
 
 namespace Kalypto.Core.Checking;
 

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 
@@ -33,9 +34,9 @@ public sealed class SamePath : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan)
     {
         var told = new HashSet<LayerRef>();
-        foreach (var platform in plan.Platforms)
+        foreach (var platform in plan.Platforms.Union([AllPlatforms.Plain]))
         {
-            var byPlace = plan.Pictures
+            var byPlace = plan.Pictures.Where(p => p.Making.Only ? platform == AllPlatforms.Plain : plan.Platforms.Contains(platform))
                 .Select(p => (Picture: p, Place: PlaceOf(platform, p)))
                 .Where(p => p.Place is not null)
                 .GroupBy(p => p.Place!, p => p.Picture, StringComparer.OrdinalIgnoreCase)
@@ -64,7 +65,7 @@ public sealed class SamePath : ICheck
             foreach (var file in plan.Files.Where(f => f.Platform == platform.Id))
             {
                 var (place, other) = (filePlaces.GetValue(file, platform.Place), file.Picture);
-                if (!firsts.TryAdd(place, other) && firsts[place] is var first && other.Ref != first.Ref && !told.Contains(first.Ref) && told.Add(other.Ref))
+                if (!firsts.TryAdd(place, other) && firsts[place] is var first && other.Ref != first.Ref && !told.Contains(first.Ref) && platform.Place(other, "a") != platform.Place(other, "b") && told.Add(other.Ref))
                 {
                     var offered = Offer(platform, other, byPlace.Keys);
                     yield return new(Id, Severity.Blocker, other.Ref,
@@ -81,6 +82,12 @@ public sealed class SamePath : ICheck
 
     private static string Offer(IPlatform platform, Picture picture, ICollection<string> taken)
     {
+        bool IsFree(string[] words) => !taken.Contains(platform.Place(picture, platform.Join(platform.WordsWithTwin(picture, words))), StringComparer.OrdinalIgnoreCase);
+        // Where folders do not tell two apart, their names do.
+        if (picture.MakingFor(platform.Id).Folder is [.., var folder] && NameWords.Split(folder) is { Count: > 0 } before && IsFree([.. before, .. picture.Words]))
+        {
+            return string.Join('-', [.. before, .. picture.Words]);
+        }
         for (var n = 2; ; n++)
         {
             string[] words = [.. platform.WordsOf(picture), n.ToString(System.Globalization.CultureInfo.InvariantCulture)];

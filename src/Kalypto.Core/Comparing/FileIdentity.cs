@@ -34,8 +34,15 @@ public static class FileIdentity
     public static string OfSide(string path, IReadOnlyList<PlannedFile> files, IReadOnlyList<string> identities)
     {
         var slash = path.LastIndexOf('/') + 1;
-        var owners = files.Zip(identities).Where(f => f.First.Path.Length > slash && f.First.Path.LastIndexOf('/') + 1 == slash && f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal))
-            .Select(f => f.Second[..f.Second.IndexOf(' ', f.Second.IndexOf(' ', StringComparison.Ordinal) + 1)]).Distinct().Take(2).ToList();
-        return slash > 0 && owners is [var only] && path[..slash].Count(c => c == '/') > 1 ? $"beside {only} {path[slash..]}" : $"beside {path}";
+        static string OwnerOf(string identity) => identity[..identity.IndexOf(' ', identity.IndexOf(' ', StringComparison.Ordinal) + 1)];
+        var beside = files.Zip(identities).Where(f => f.First.Path.Length > slash && f.First.Path.LastIndexOf('/') + 1 == slash && f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal)).ToList();
+        var owners = beside.Select(f => OwnerOf(f.Second)).Distinct().Take(2).ToList();
+        if (slash == 0 || owners is not [var only] || path[..slash].Count(c => c == '/') <= 1)
+        {
+            return $"beside {path}";
+        }
+        // A picture of several widths has a folder for each.
+        var isOneOfMany = files.Zip(identities).Any(f => OwnerOf(f.Second) == only && !f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal));
+        return isOneOfMany ? $"beside {only} {beside[0].First.Ask.Output} {path[slash..]}" : $"beside {only} {path[slash..]}";
     }
 }

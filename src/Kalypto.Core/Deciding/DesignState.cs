@@ -82,8 +82,16 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
         {
             near.Add((Origin.Group, around));
         }
+        // A whole screen may be the twin of another, with all that lies in it.
+        if (TwinAround(layer) is { } twin)
+        {
+            near.Add((Origin.Group, Tags.Empty with { Twin = twin }));
+        }
         return near;
     }
+
+    private Twin? TwinAround(Layer layer) => layer.Ancestors().Where(a => a.Content == LayerContent.Screen && (a.TagText is not null || Marks.ContainsKey(a.Ordinal)))
+        .Select(a => SaidOf(a).Tags.Twin).FirstOrDefault(t => t is not null);
 
     private Known Memo => known.Of(this, () => new());
 

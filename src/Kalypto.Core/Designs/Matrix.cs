@@ -17,6 +17,20 @@ public readonly record struct Matrix(double A, double B, double C, double D, dou
         outer.A * inner.C + outer.C * inner.D, outer.B * inner.C + outer.D * inner.D,
         outer.A * inner.E + outer.C * inner.F + outer.E, outer.B * inner.E + outer.D * inner.F + outer.F);
 
+    /// <summary>What undoes it; null when it makes all flat.</summary>
+    public Matrix? Inverse() => A * D - B * C is var flat && Math.Abs(flat) < 1e-12 ? null
+        : new(D / flat, -B / flat, -C / flat, A / flat, (C * F - D * E) / flat, (B * E - A * F) / flat);
+
+    /// <summary>The smallest upright box around a box after the transform.</summary>
+    public Box BoundsOf(Box box)
+    {
+        var (x, y) = (new[] { box.X, box.X + box.Width }, new[] { box.Y, box.Y + box.Height });
+        var (a, c, e, b, d, f) = (A, C, E, B, D, F);
+        var across = x.SelectMany(px => y.Select(py => a * px + c * py + e)).ToList();
+        var down = x.SelectMany(px => y.Select(py => b * px + d * py + f)).ToList();
+        return new(across.Min(), down.Min(), across.Max() - across.Min(), down.Max() - down.Min());
+    }
+
     /// <summary>Reads the value of a transform attribute (SVG 1.1, 7.6); null when it is not understood.</summary>
     public static Matrix? Parse(string? text)
     {

@@ -12,6 +12,9 @@ internal sealed class ExportNode(string name)
     /// <summary>The characters of a node without a name.</summary>
     public string Text { get; private init; } = "";
 
+    /// <summary>True for what only the exact engine draws right.</summary>
+    public bool IsBeyond { get; private init; }
+
     /// <summary>The attributes in order.</summary>
     public List<KeyValuePair<string, string>> Attributes { get; } = [];
 
@@ -59,7 +62,7 @@ internal sealed class ExportNode(string name)
     /// <summary>A copy of an element with all in it.</summary>
     public static ExportNode Of(Element element)
     {
-        var node = new ExportNode(element.Name);
+        var node = new ExportNode(element.Name) { IsBeyond = element.Beyond is not null };
         node.Attributes.AddRange(element.Attributes.Select(a => KeyValuePair.Create(a.Name, a.Value)));
         node.Children.AddRange(element.Children.Select(c => c is Element inner ? Of(inner) : OfText(((TextNode)c).Text)));
         return node;
@@ -67,6 +70,18 @@ internal sealed class ExportNode(string name)
 
     /// <summary>Character data.</summary>
     public static ExportNode OfText(string text) => new("") { Text = text };
+
+    /// <summary>The same with all in it, to be changed by itself.</summary>
+    public ExportNode Copy()
+    {
+        if (IsText)
+        {
+            return OfText(Text);
+        }
+        var copy = new ExportNode(Name) { IsBeyond = IsBeyond }.With(Children.Select(c => c.Copy()));
+        copy.Attributes.AddRange(Attributes);
+        return copy;
+    }
 
     public ExportNode With(params IEnumerable<ExportNode> children)
     {

@@ -14,7 +14,7 @@ internal static class ExportWriter
         text.Append('>');
         if (credit is not null)
         {
-            text.Append("<metadata>").Append(credit.ToXmpMeta()).Append("</metadata>");
+            text.Append(credit.ToMetadata());
         }
         foreach (var child in root.Children)
         {

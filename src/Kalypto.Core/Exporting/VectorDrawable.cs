@@ -3,7 +3,6 @@ using System.Runtime.CompilerServices;
 using System.Text;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting.SvgRules;
-using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 
 namespace Kalypto.Core.Exporting;
@@ -15,7 +14,7 @@ namespace Kalypto.Core.Exporting;
 public static class VectorDrawable
 {
     /// <summary>The name and version of this writer; part of every content key.</summary>
-    public const string Version = "vector 2";
+    public const string Version = "vector 3";
 
     private static readonly ConditionalWeakTable<Isolation, StrongBox<VectorRefusal?>> Refusals = [];
 
@@ -27,20 +26,22 @@ public static class VectorDrawable
     /// <param name="crop">The rectangle to show, in drawing units.</param>
     /// <param name="width">The width in dp.</param>
     /// <param name="height">The height in dp.</param>
-    /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
-    /// <param name="credit">Lines to carry as a comment, or null.</param>
+    /// <param name="look">How it is written; its lines are a comment.</param>
     /// <returns>The text of the file, or why there is none.</returns>
-    public static (string? Text, VectorRefusal? Refusal) Of(Isolation isolation, Box crop, double width, double height, string? ground = null, CreditLines? credit = null)
-    {
-        var (definitions, drawn) = isolation.ToElements();
-        return Write(new ExportNode("svg").With(new ExportNode("defs").With(definitions.Select(ExportNode.Of)), ExportNode.Of(drawn)), crop, width, height, ground, credit);
-    }
+    public static (string? Text, VectorRefusal? Refusal) Of(Isolation isolation, Box crop, double width, double height, ShapesLook? look = null) =>
+        Of(ExportTree.Of(isolation), crop, width, height, look ?? ShapesLook.Plain);
 
-    /// <summary>Writes a drawing as it is, such as one whose texts became outlines.</summary>
-    public static (string? Text, VectorRefusal? Refusal) Of(DrawingTree drawing, double width, double height, CreditLines? credit = null) =>
-        Write(ExportNode.Of(drawing.Root), drawing.Box, width, height, null, credit);
+    /// <summary>Writes a layer of which some was changed on its way out, such as one whose texts became outlines.</summary>
+    /// <param name="tree">The layer; it is used up.</param>
+    /// <param name="crop">The rectangle to show, in drawing units.</param>
+    /// <param name="width">The width in dp.</param>
+    /// <param name="height">The height in dp.</param>
+    /// <param name="look">How it is written; its lines are a comment.</param>
+    /// <returns>The text of the file, or why there is none.</returns>
+    public static (string? Text, VectorRefusal? Refusal) Of(ExportTree tree, Box crop, double width, double height, ShapesLook? look = null) =>
+        Write(new ExportNode("svg").With(new ExportNode("defs").With(tree.Definitions), tree.Drawn), crop, width, height, look ?? ShapesLook.Plain);
 
-    private static (string? Text, VectorRefusal? Refusal) Write(ExportNode root, Box crop, double width, double height, string? ground, CreditLines? credit)
+    private static (string? Text, VectorRefusal? Refusal) Write(ExportNode root, Box crop, double width, double height, ShapesLook look)
     {
         new StylesAsAttributes().Apply(root, 3);
         new NoLeftovers().Apply(root, 3);
@@ -50,17 +51,19 @@ public static class VectorDrawable
             var body = new VectorBody(root).Write(scale);
             var (w, h) = (Numbers.Text(width, 3), Numbers.Text(height, 3));
             var text = new StringBuilder("<?xml version=\"1.0\" encoding=\"utf-8\"?>\n");
-            if (credit is { IsEmpty: false })
+            if (look.Credit is { IsEmpty: false })
             {
-                text.Append("<!-- ").Append(credit.ToString().Replace("--", "–", StringComparison.Ordinal)).Append(" -->\n");
+                text.Append("<!-- ").Append(look.Credit.ToString().Replace("--", "–", StringComparison.Ordinal)).Append(" -->\n");
             }
             text.Append("<vector xmlns:android=\"http://schemas.android.com/apk/res/android\"");
             if (body.Contains("<aapt:", StringComparison.Ordinal))
             {
                 text.Append("\n    xmlns:aapt=\"http://schemas.android.com/aapt\"");
             }
-            text.Append(CultureInfo.InvariantCulture, $"\n    android:width=\"{w}dp\"\n    android:height=\"{h}dp\"\n    android:viewportWidth=\"{w}\"\n    android:viewportHeight=\"{h}\">\n");
-            if (ground is not null)
+            text.Append(CultureInfo.InvariantCulture, $"\n    android:width=\"{w}dp\"\n    android:height=\"{h}dp\"\n    android:viewportWidth=\"{w}\"\n    android:viewportHeight=\"{h}\"");
+            // Drawable resource reference: autoMirrored from API level 19, tint from 21, where the framework has the attribute.
+            text.Append(look.Mirrors ? "\n    android:autoMirrored=\"true\"" : "").Append(look.TakesColour ? "\n    android:tint=\"?android:attr/colorControlNormal\"" : "").Append(">\n");
+            if (look.Ground is { } ground)
             {
                 text.Append(CultureInfo.InvariantCulture, $"  <path android:pathData=\"M0,0h{w}v{h}h-{w}z\" android:fillColor=\"#FF{ground[1..].ToUpperInvariant()}\"/>\n");
             }

@@ -10,7 +10,7 @@ public enum Qualities
     Lossy = 1,
     /// <summary>Every pixel kept.</summary>
     Lossless = 2,
-    /// <summary>Texts as outlines.</summary>
+    /// <summary>Texts as outlines, or as texts.</summary>
     Outlines = 4,
     /// <summary>Pictures inside it in files beside it.</summary>
     Linked = 8,

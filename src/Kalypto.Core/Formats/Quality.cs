@@ -36,6 +36,13 @@ public abstract record Quality
         public override string ToString() => $"<{Numbers.Text(Bytes / 1000.0, 3)}kB";
     }
 
+    /// <summary>Texts as texts, which only look the same where the reader has the font.</summary>
+    public sealed record Texts : Quality
+    {
+        /// <inheritdoc/>
+        public override string ToString() => "text";
+    }
+
     /// <summary>Texts as outlines, so that no font is needed.</summary>
     public sealed record Outlines : Quality
     {
@@ -50,7 +57,7 @@ public abstract record Quality
         public override string ToString() => "linked";
     }
 
-    /// <summary>Reads <c>60</c>, <c>lossless</c>, <c>auto</c>, <c>&lt;40kB</c>, <c>outlines</c> or <c>linked</c>; null for what the format does not know.</summary>
+    /// <summary>Reads <c>60</c>, <c>lossless</c>, <c>auto</c>, <c>&lt;40kB</c>, <c>text</c>, <c>outlines</c> or <c>linked</c>; null for what the format does not know.</summary>
     public static Quality? Parse(string text, Format format)
     {
         var lossy = format.Options.HasFlag(Qualities.Lossy);
@@ -58,6 +65,7 @@ public abstract record Quality
         {
             "lossless" when format.Options.HasFlag(Qualities.Lossless) => new Lossless(),
             "outlines" when format.Options.HasFlag(Qualities.Outlines) => new Outlines(),
+            "text" when format.Options.HasFlag(Qualities.Outlines) => new Texts(),
             "linked" when format.Options.HasFlag(Qualities.Linked) => new Linked(),
             "auto" when lossy => new Auto(),
             ['<', .. var bound] when lossy => ParseBytes(bound) is { } bytes ? new Under(bytes) : null,

@@ -13,7 +13,7 @@ public sealed record QualityWord(string Form, string Meaning)
         (Qualities.Lossy, new("auto", "the smallest that looks the same")),
         (Qualities.Lossy, new("<40kB", "the best within this weight")),
         (Qualities.Lossless, new("lossless", "every pixel kept")),
-        (Qualities.Outlines, new("outlines", "texts as outlines")),
+        (Qualities.Outlines, new("text", "texts stay texts, which need their font")),
         (Qualities.Linked, new("linked", "its pictures in files beside it")),
     ];
 

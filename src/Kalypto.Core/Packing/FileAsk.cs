@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
 
@@ -20,6 +19,12 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
 
     /// <summary>Which of the pictures inside the layer the file is, from 0; null for a file of the layer itself.</summary>
     public int? Linked { get; init; }
+
+    /// <summary>True to take the colour of the code around it.</summary>
+    public bool TakesColour { get; init; }
+
+    /// <summary>True to say in the file that it is turned round where languages are written from right to left.</summary>
+    public bool Mirrors { get; init; }
 
     /// <summary>What sort of output it is, whatever its crop: <c>2x</c>, <c>480w</c>, <c>64h</c>, or <c>48s</c> for a square.</summary>
     public string Output { get; init; } = Scale.ToString();
@@ -46,6 +51,22 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
         var scale = new Scale(tall / crop.Height);
         var width = Math.Max(1, scale.Pixels(crop.Width));
         return new(path, format, scale, width, tall, crop with { Width = width / scale.Factor }) { Output = $"{tall}h" };
+    }
+
+    /// <summary>A file of any size: the crop in the middle of it, as large as fits into a share of both sides.</summary>
+    /// <param name="path">Where it goes.</param>
+    /// <param name="format">Its format.</param>
+    /// <param name="width">px.</param>
+    /// <param name="height">px.</param>
+    /// <param name="crop">The crop in pt.</param>
+    /// <param name="share">How much of the sides the crop may take up, up to 1.</param>
+    /// <param name="ground">The colour under it, or null.</param>
+    public static FileAsk Inside(string path, FormatAsk format, int width, int height, Box crop, double share, string? ground)
+    {
+        var scale = Math.Min(width * share / crop.Width, height * share / crop.Height);
+        var (wide, tall) = (width / scale, height / scale);
+        return new(path, format, new(scale), width, height, new(crop.X - (wide - crop.Width) / 2, crop.Y - (tall - crop.Height) / 2, wide, tall), ground)
+        { Output = width == height ? $"{width}s" : $"{width}by{height}" };
     }
 
     /// <summary>A square file: the crop in the middle of it, taking up a share of its side.</summary>

@@ -3,7 +3,7 @@ using System.Text.Json;
 
 namespace Kalypto.Core.Packing;
 
-/// <summary>Writes <c>manifest.json</c>: every file of a pack with where it comes from (schema in docs/manifest.schema.json).</summary>
+/// <summary>Writes <c>manifest.json</c>: every other file of a pack with where it comes from (schema in docs/manifest.schema.json).</summary>
 public static class Manifest
 {
     private static readonly JsonWriterOptions Indented = new() { Indented = true, NewLine = "\n", Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
@@ -12,7 +12,8 @@ public static class Manifest
     /// <param name="project">The name of the project.</param>
     /// <param name="files">The built files.</param>
     /// <param name="missing">Files that could not be made, with the reason.</param>
-    public static byte[] Write(string project, IEnumerable<BuiltFile> files, IEnumerable<(PlannedFile File, string Why)> missing)
+    /// <param name="sides">The text files that go with the pictures, as they were written.</param>
+    public static byte[] Write(string project, IEnumerable<BuiltFile> files, IEnumerable<(PlannedFile File, string Why)> missing, IEnumerable<WrittenFile> sides)
     {
         using var stream = new MemoryStream();
         using (var json = new Utf8JsonWriter(stream, Indented))
@@ -27,6 +28,17 @@ public static class Manifest
                 WriteOrigin(json, built.File);
                 json.WriteNumber("bytes", built.Bytes);
                 json.WriteString("sha256", built.Sha256);
+                json.WriteEndObject();
+            }
+            json.WriteEndArray();
+            json.WriteStartArray("sideFiles");
+            foreach (var side in sides.OrderBy(f => f.Path, StringComparer.Ordinal))
+            {
+                json.WriteStartObject();
+                json.WriteString("path", side.Path);
+                json.WriteString("platform", side.Platform);
+                json.WriteNumber("bytes", side.Bytes);
+                json.WriteString("sha256", side.Sha256);
                 json.WriteEndObject();
             }
             json.WriteEndArray();

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
@@ -29,6 +30,9 @@ public sealed record Picture(
 
     /// <summary>Credit lines that its design brought along; null for those of the project.</summary>
     public Formats.CreditLines? Credit { get; init; }
+
+    /// <summary>Which form of the picture of the same name it is; null for the picture itself.</summary>
+    public Twin? Twin => Making.Twin;
 
     /// <summary>Everywhere that the same drawing stands, itself first; it is made once for all of them.</summary>
     public ImmutableArray<LayerRef> Places { get; init; } = [Ref];
@@ -66,16 +70,20 @@ public sealed record Picture(
     /// <summary>Its crop on a platform.</summary>
     public Crop? CropFor(string platform) => VariantFor(platform) is { } variant ? variant.Crop : Crop;
 
-    /// <summary>The words of its name on a platform: with the word that a recipe or tag puts behind the name, the state last.</summary>
+    /// <summary>The words of its name on a platform: with the words that a recipe or tag puts before and behind the name, the state last.</summary>
     public IReadOnlyList<string> WordsFor(string platform)
     {
-        if (MakingFor(platform).Suffix is not { } suffix)
+        var making = MakingFor(platform);
+        if (making.Suffix is null && making.Prefix is null)
         {
             return Words;
         }
-        var words = Naming.NameWords.Split(suffix);
-        return State is not null and not "normal" && Words.Count > 1 ? [.. Words.SkipLast(1), .. words, Words[^1]] : [.. Words, .. words];
+        var (before, behind) = (NameWords.Split(making.Prefix ?? ""), NameWords.Split(making.Suffix ?? ""));
+        return State is not null and not "normal" && Words.Count > 1 ? [.. before, .. Words.SkipLast(1), .. behind, Words[^1]] : [.. before, .. Words, .. behind];
     }
+
+    /// <summary>What is read aloud instead of it on a platform: what a tag says, or else its name; empty for nothing.</summary>
+    public string AltFor(string platform) => MakingFor(platform).Alt ?? (string.Join(' ', Words) is { Length: > 0 } name ? char.ToUpperInvariant(name[0]) + name[1..] : "");
 
     private Variant? VariantFor(string platform)
     {

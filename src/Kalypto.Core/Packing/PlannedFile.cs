@@ -1,6 +1,5 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
 
@@ -30,6 +29,9 @@ public sealed record PlannedFile(string Platform, Picture Picture, FileAsk Ask, 
 
     /// <summary>The rectangle to draw, in drawing units.</summary>
     public Box Source => Ask.Source.Scale(Picture.DrawnAt);
+
+    /// <summary>True when it takes the colour of the code around it.</summary>
+    public bool TakesColour => Ask.TakesColour;
 
     /// <summary>True for a picture that an SVG keeps in a file beside it.</summary>
     public bool IsLinked => Ask.Linked is not null;

@@ -1,4 +1,4 @@
-using Kalypto.Core.Tagging;
+using Kalypto.Core.Formats;
 
 namespace Kalypto.Core.Packing;
 

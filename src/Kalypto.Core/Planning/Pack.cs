@@ -11,7 +11,7 @@ namespace Kalypto.Core.Planning;
 public sealed record Pack(
     ImmutableArray<Picture> Pictures, ImmutableArray<PlannedFile> Files, ImmutableArray<Finding> Findings)
 {
-    private readonly Func<ImmutableArray<PlannedFile>, ImmutableArray<SideFile>> sideFilesOf = _ => [];
+    private readonly Func<ImmutableArray<PlannedFile>, Func<PlannedFile, string>?, ImmutableArray<SideFile>> sideFilesOf = (_, _) => [];
     private ImmutableArray<SideFile> sideFiles;
 
     /// <summary>Makes a pack whose small files are written when somebody asks for them.</summary>
@@ -21,14 +21,16 @@ public sealed record Pack(
     /// <param name="sideFilesOf">Gives the files that go with some of the picture files.</param>
     public Pack(
         ImmutableArray<Picture> pictures, ImmutableArray<PlannedFile> files, ImmutableArray<Finding> findings,
-        Func<ImmutableArray<PlannedFile>, ImmutableArray<SideFile>> sideFilesOf)
+        Func<ImmutableArray<PlannedFile>, Func<PlannedFile, string>?, ImmutableArray<SideFile>> sideFilesOf)
         : this(pictures, files, findings) => this.sideFilesOf = sideFilesOf;
 
     /// <summary>The files that go with the pictures, by path.</summary>
-    public ImmutableArray<SideFile> SideFiles => sideFiles.IsDefault ? sideFiles = sideFilesOf(Files) : sideFiles;
+    public ImmutableArray<SideFile> SideFiles => sideFiles.IsDefault ? sideFiles = sideFilesOf(Files, null) : sideFiles;
 
     /// <summary>The files that go with a part of the pack, by path.</summary>
-    public ImmutableArray<SideFile> SideFilesOf(ImmutableArray<PlannedFile> part) => sideFilesOf(part);
+    /// <param name="part">The files of the part.</param>
+    /// <param name="svgOf">The content of an SVG file as it was made; null to write it anew, with texts as texts.</param>
+    public ImmutableArray<SideFile> SideFilesOf(ImmutableArray<PlannedFile> part, Func<PlannedFile, string>? svgOf = null) => sideFilesOf(part, svgOf);
 
     /// <summary>What the checks found and somebody said is as it should be, with the reason.</summary>
     public ImmutableArray<(Finding Finding, string Reason)> Suppressed { get; init; } = [];

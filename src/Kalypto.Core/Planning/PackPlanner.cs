@@ -25,6 +25,9 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
     public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
 
+    /// <summary>The name of the project, for files that say it.</summary>
+    public string Project { get; init; } = "";
+
     /// <summary>What the project says of checks.</summary>
     public CheckBook CheckBook { get; init; } = CheckBook.Usual;
 
@@ -37,16 +40,16 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
         var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight, HasExact = keys.HasExact };
         var (findings, suppressed) = CheckBook.Sort(Checks.All.Where(c => !CheckBook.Off.Contains(c.Id)).SelectMany(check => check.Run(plan)));
-        return new(pictures, files, findings, part => SideFiles(designs, platforms, part, book)) { Suppressed = suppressed };
+        return new(pictures, files, findings, (part, svgOf) => SideFiles(designs, platforms, part, book, svgOf)) { Suppressed = suppressed };
     }
 
-    private static ImmutableArray<SideFile> SideFiles(
-        IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms, ImmutableArray<PlannedFile> files, RecipeBook book)
+    private ImmutableArray<SideFile> SideFiles(
+        IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms, ImmutableArray<PlannedFile> files, RecipeBook book, Func<PlannedFile, string>? svgOf)
     {
         var byDesign = designs.ToDictionary(d => d.Id);
-        string SvgOf(PlannedFile file) => SvgExport.Of(
-            IsolationOf(byDesign[file.Picture.Ref.Design], file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, file.Ground);
-        return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, SvgOf))).OrderBy(f => f.Path, StringComparer.Ordinal)];
+        string Written(PlannedFile file) => SvgExport.Of(
+            IsolationOf(byDesign[file.Picture.Ref.Design], file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, new(file.Ground) { TakesColour = file.TakesColour });
+        return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, svgOf ?? Written) { Project = Project })).OrderBy(f => f.Path, StringComparer.Ordinal)];
     }
 
     /// <summary>The isolated drawing of a picture, with what lies beneath it where that is asked.</summary>
@@ -84,28 +87,38 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         return picture with { Name = name, Words = NameWords.Split(name), NameIsTyped = design.MarkOf(part).ShipName is not null, PartOf = new(design.Id, group.Ordinal) };
     }
 
-    /// <summary>Of a drawing that ships in several places under one name, the place that has a real name, else the first.</summary>
+    /// <summary>
+    /// Of a drawing that ships in several places, one picture for all that are called alike: the same by people, or only by
+    /// what a program or a copy made of the name. What people named, tagged or put into a folder by itself stays by itself.
+    /// </summary>
     private static ImmutableArray<Picture> MadeOnce(IReadOnlyList<DesignState> designs, ImmutableArray<Picture> pictures)
     {
         var byDesign = designs.ToDictionary(d => d.Id);
         Fingerprint? KeyOf(Picture picture) => byDesign[picture.Ref.Design] is var design && picture.PartOf is null && picture.Making.Ground is not Ground.Screen
-            && design.MarkOf(design.Layers[picture.Ref.Ordinal]) is { Apart: false, Tags: var tags, ShipName: var name }
-            && design.Measured.RepeatKeys[picture.Ref.Ordinal] is { } key
-            ? Fingerprint.Of(key.Hex, tags.ToString(), name ?? "", Numbers.Text(picture.DrawnAt)) : null;
-        var shared = pictures.GroupBy(p => KeyOf(p) ?? Fingerprint.Of($"{p.Ref}")).ToList();
-        if (shared.Count == pictures.Length)
+            && design.Layers[picture.Ref.Ordinal] is var layer && !design.MarkOf(layer).Apart && design.Measured.RepeatKeys[layer.Ordinal] is { } key
+            ? Fingerprint.Of(key.Hex, design.SaidOf(layer).Tags.ToString(), $"{picture.Twin}", Numbers.Text(picture.DrawnAt)) : null;
+        var shared = pictures.GroupBy(p => KeyOf(p) ?? Fingerprint.Of($"{p.Ref}")).SelectMany(same => Called(same, byDesign)).ToList();
+        return shared.Count == pictures.Length ? pictures
+            : [.. shared.Select(set => set is [var leader, _, ..] ? leader with { Places = [.. set.Select(p => p.Ref)] } : set[0])];
+    }
+
+    /// <summary>Pictures of one drawing by what they are called, the one that gives the name first. Those that nobody named belong to the first that has one.</summary>
+    private static IEnumerable<IReadOnlyList<Picture>> Called(IEnumerable<Picture> same, Dictionary<int, DesignState> designs)
+    {
+        var all = same.ToList();
+        if (all.Count == 1)
         {
-            return pictures;
+            return [all];
         }
-        return [.. shared.Select(set =>
+        string? NameOf(Picture p) => p.NameIsTyped ? string.Join('-', NameWords.Split(p.Name)) : RepeatSets.OwnName(designs[p.Ref.Design].Measured, p.Ref.Ordinal);
+        var named = all.GroupBy(NameOf).Where(g => g.Key is not null).Select(g => g.OrderByDescending(p => p.NameIsTyped).ToList()).ToList();
+        var unnamed = all.Where(p => NameOf(p) is null).ToList();
+        if (named.Count == 0)
         {
-            if (!set.Skip(1).Any())
-            {
-                return set.First();
-            }
-            var leader = set.FirstOrDefault(p => p.NameIsTyped || !DefaultNames.IsNotNamed(byDesign[p.Ref.Design].Layers[p.Ref.Ordinal])) ?? set.First();
-            return leader with { Places = [leader.Ref, .. set.Select(p => p.Ref).Where(r => r != leader.Ref)] };
-        })];
+            return [unnamed];
+        }
+        named[0].AddRange(unnamed);
+        return named;
     }
 
     /// <summary>What would ship of a layer, whatever is decided on it.</summary>
@@ -138,16 +151,16 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var refusal = variants.Any(v => v.Making.Makes(Format.Vector)) && design.Measured.ShapeOf(layer) is { IsEmpty: false } box
             ? making.Ground is Ground.Screen ? new("it stands on what lies beneath it")
                 : VectorDrawable.RefusalOf(isolation, box) is { IsText: false } own ? own
-                // Outlines of such texts would be those of the quick engine.
+                : layer.Element.SelfAndDescendants().Any(e => e.Name is "text" or "tspan" && e.Children.OfType<TextNode>().Any(t => OutlinedText.HasEmoji(t.Text))) ? new("it has an emoji")
                 : keys.BeyondOf(isolation) is [var beyond, ..] ? new($"it has {beyond}") : VectorDrawable.RefusalOf(isolation, box) : null;
         return new(
-            new(design.Id, layer.Ordinal), layer.Name, screen?.Name ?? design.Name, name, mark.ShipName is not null, WordsOf(name, set, state),
+            new(design.Id, layer.Ordinal), layer.Name, screen?.Name ?? design.Name, name, mark.ShipName is not null, WordsOf(name, set, state, making.Twin),
             making, key, crop, look is null, design.DrawnAt)
         {
             State = state,
             Credit = design.Credit,
             KeyWithGround = making.Ground is Ground.Screen && screen is not null ? keys.Of(design.Measured.IsolateOnScreen(layer)) : key,
-            IsOneColour = making.Kind == "icon" && PaintColours.IsOne(layer),
+            IsOneColour = (making.Kind == "icon" || making.Tint == true || variants.Any(v => v.Making.Tint == true)) && PaintColours.IsOne(layer),
             NoVector = refusal is { IsText: false, Why: var why } ? why : null,
             Inside = variants.Any(v => v.Making.Formats.Any(f => f.Quality is Quality.Linked))
                 ? (making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer)).Pictures : [],
@@ -160,9 +173,10 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     }
 
     // A state is written behind the name, unless it stands there already; the normal one is the button itself.
-    private static IReadOnlyList<string> WordsOf(string name, StateSet? set, string? state)
+    private static IReadOnlyList<string> WordsOf(string name, StateSet? set, string? state, Twin? twin)
     {
         var words = NameWords.Split(name);
+        words = twin?.Without(words) ?? words;
         return set is null || words.Count > 1 && States.Of(words[^1]) is not null ? words : [.. set.Name, .. state == "normal" ? [] : new[] { state! }];
     }
 }

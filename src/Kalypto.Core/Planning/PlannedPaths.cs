@@ -6,6 +6,7 @@ using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Planning;
@@ -55,7 +56,8 @@ public sealed class PlannedPaths(string engine)
         {
             return before.All;
         }
-        ImmutableArray<PlannedFile> all = [.. platforms.SelectMany(platform => FilesOf(picture, platform, book))];
+        // What is wanted as plain files only is made for no platform, packed for or not.
+        ImmutableArray<PlannedFile> all = [.. (picture.Making.Only ? [AllPlatforms.Plain] : platforms).SelectMany(platform => FilesOf(picture, platform, book))];
         files.AddOrUpdate(picture, new(platforms, book, all));
         return all;
     }
@@ -93,8 +95,11 @@ public sealed class PlannedPaths(string engine)
         {
             yield break;
         }
-        foreach (var ask in platform.FilesOf(new(picture, making, crop, name, layout)))
+        foreach (var plain in platform.FilesOf(new(picture, making, crop, name, layout)))
         {
+            var format = plain.Format.Format;
+            var takesColour = making.Tint == true && picture.IsOneColour && (format == Format.Vector || format == Format.Svg && platform is WebPlatform);
+            var ask = takesColour || making.Mirror && format == Format.Vector ? plain with { TakesColour = takesColour, Mirrors = making.Mirror && format == Format.Vector } : plain;
             if (ask.Linked is { } linked)
             {
                 // It is taken out of the drawing as it is, whatever is asked of the layer.
@@ -104,7 +109,7 @@ public sealed class PlannedPaths(string engine)
             var ground = ask.Ground ?? (making.Ground as Ground.Colour)?.Hex ?? (ask.Format.Format.Transparency == Transparency.None ? White : null);
             var source = ask.Source;
             yield return (ask, ground, Fingerprint.Of(
-                $"{ask.Format.Format}:{ask.Format.Held}", engine, picture.KeyWithGround.Hex, Numbers.Text(picture.DrawnAt),
+                $"{ask.Format.Format}:{ask.Format.Held}{(ask.TakesColour ? " tint" : "")}{(ask.Mirrors ? " mirror" : "")}", engine, picture.KeyWithGround.Hex, Numbers.Text(picture.DrawnAt),
                 $"{Numbers.Text(source.X)} {Numbers.Text(source.Y)} {Numbers.Text(source.Width)} {Numbers.Text(source.Height)} {ask.Width} {ask.Height}",
                 ground ?? "", credit.Copyright, credit.Author, credit.Contact, string.Join('/', ask.Links)));
         }

@@ -1,12 +1,14 @@
 using System.Text;
+using System.Text.RegularExpressions;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms.Code;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
 /// <summary>Flutter: <c>assets/name.png</c> with <c>2.0x/</c> and <c>3.0x/</c> beside it, and the lines for pubspec.yaml (Adding assets and images).</summary>
-public sealed class FlutterPlatform : IPlatform
+public sealed partial class FlutterPlatform : IPlatform
 {
     private static readonly Scale[] Usual = [new(1), new(2), new(3)];
 
@@ -32,7 +34,7 @@ public sealed class FlutterPlatform : IPlatform
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
     {
         var folder = FolderOf(ask.Making);
-        return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
+        return Sized.Files(ask, Takes, f => ask.Making.ScalesOr(Usual, f),
             (_, scale, ending) => $"{folder}{(scale.Factor == 1 ? "" : $"{Factor(scale)}x/")}{ask.Name}{ending}",
             (_, size, ending) => $"{folder}{ask.Name}_{size}{ending}", (_, ending) => $"{folder}{ask.Name}{ending}");
     }
@@ -45,20 +47,26 @@ public sealed class FlutterPlatform : IPlatform
             yield break;
         }
         // The plain name stands for all its scales; a picture without 1x is named all the same.
-        var assets = pack.Files.Select(f => (f.Picture, Path: System.Text.RegularExpressions.Regex.Replace(f.Path["flutter/".Length..], @"\d+\.\d+x/(?=[^/]+$)", ""))).DistinctBy(a => a.Path).ToList();
+        var assets = pack.Files.Select(f => Plain(f.Path)).Distinct().ToList();
         yield return new(Id, "flutter/pubspec-assets.yaml", () =>
         {
             var yaml = new StringBuilder("flutter:\n  assets:\n");
-            foreach (var (_, path) in assets)
+            foreach (var path in assets)
             {
                 yaml.Append("    - ").Append(path).Append('\n');
             }
             return yaml.ToString();
         });
-        yield return CodeNames.Dart(Id, "flutter/lib/pictures.dart", this, assets.DistinctBy(a => a.Picture).Select(a => (a.Picture, this.NameOf(a.Picture), a.Path)));
+        yield return DartNames.File("flutter/lib/pictures.dart", this, pack.Book.Code.ClassName, pack.ByPicture.Select(p => CodePicture.BestFirst(p)).Select(files =>
+            new CodePicture(files[0].Picture, this.NameOf(files[0].Picture), Plain(files[0].Path), files)));
     }
+
+    private static string Plain(string path) => ScaleFolder().Replace(path["flutter/".Length..], "");
 
     private static string FolderOf(Making making) => $"flutter/assets/{making.FolderPrefix}";
 
     private static string Factor(Scale scale) => scale.Factor.ToString("0.0##", System.Globalization.CultureInfo.InvariantCulture);
+
+    [GeneratedRegex(@"\d+\.\d+x/(?=[^/]+$)")]
+    private static partial Regex ScaleFolder();
 }

@@ -1,6 +1,5 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
-using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
@@ -32,7 +31,7 @@ public sealed class FoldersPlatform : IPlatform
     {
         string Base(FormatAsk format, string? scale) =>
             $"folders/{(ask.Layout.ByFormat ? format.Format.Id + "/" : "")}{(ask.Layout.ByScale && scale is not null ? scale + "/" : "")}{ask.Folder}{ask.Name}";
-        return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
+        return Sized.Files(ask, Takes, f => ask.Making.ScalesOr(Usual, f),
             (format, scale, ending) => $"{Base(format, scale.ToString())}{(ask.Layout.ByScale || scale.Factor == 1 ? "" : ask.Layout.ScaleSuffix.Replace("{}", scale.ToString(), StringComparison.Ordinal))}{ending}",
             (format, size, ending) => $"{Base(format, null)}-{size}{ending}", (format, ending) => $"{Base(format, null)}{ending}", links: true);
     }

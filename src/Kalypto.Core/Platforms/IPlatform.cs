@@ -25,8 +25,11 @@ public interface IPlatform
     /// <summary>Words joined in the way of the platform.</summary>
     string Join(IReadOnlyList<string> words) => NameWords.Join(words, Separator, PlatformNames.Longest);
 
+    /// <summary>True where the form that a picture is of another (<see cref="Picture.Twin"/>) is told by its name, false where the platform has a way of its own.</summary>
+    bool NamesTwins => true;
+
     /// <summary>The words of a picture's name.</summary>
-    IReadOnlyList<string> WordsOf(Picture picture) => picture.WordsFor(Id);
+    IReadOnlyList<string> WordsOf(Picture picture) => this.WordsWithTwin(picture, picture.WordsFor(Id));
 
     /// <summary>Why the platform does not take a name, as the end of a sentence; null when it does.</summary>
     string? Refusal(string name) => FileSystems.Refusal(name);

@@ -12,6 +12,9 @@ namespace Kalypto.Core.Platforms;
 /// <param name="Layout">How plain folders are laid out.</param>
 public sealed record PictureAsk(Picture Picture, Making Making, Box Crop, string Name, FolderLayout Layout)
 {
+    /// <summary>Which form of another picture it is, or null.</summary>
+    public Twin? Twin => Making.Twin;
+
     /// <summary>The folder with a slash behind it; empty for none.</summary>
     public string Folder => Making.FolderPrefix;
 }

@@ -10,6 +10,9 @@ namespace Kalypto.Core.Platforms;
 /// <param name="SvgOf">The content of an SVG file.</param>
 public sealed record PlatformPack(ImmutableArray<PlannedFile> Files, RecipeBook Book, Func<PlannedFile, string> SvgOf)
 {
+    /// <summary>The name of the project; empty where it is not known.</summary>
+    public string Project { get; init; } = "";
+
     /// <summary>The files of each picture, in the order of their paths.</summary>
     public IEnumerable<IGrouping<Picture, PlannedFile>> ByPicture => Files.GroupBy(f => f.Picture);
 }

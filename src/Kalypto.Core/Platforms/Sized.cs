@@ -14,19 +14,19 @@ internal static class Sized
     /// <summary>One file a format and size.</summary>
     /// <param name="ask">The picture.</param>
     /// <param name="takes">The formats that are made at all.</param>
-    /// <param name="scales">The scales made.</param>
+    /// <param name="scales">The scales that a format is made in.</param>
     /// <param name="atScale">The path of a file at a scale; the third is what the name ends in, with the dot.</param>
     /// <param name="atSize">The path of a file of a width or height, such as <c>480w</c>.</param>
     /// <param name="alone">The path of a file that serves all scales.</param>
     /// <param name="links">True where a file may name others beside it.</param>
     public static IEnumerable<FileAsk> Files(
-        PictureAsk ask, Func<Format, bool> takes, IEnumerable<Scale> scales,
+        PictureAsk ask, Func<Format, bool> takes, Func<FormatAsk, IEnumerable<Scale>> scales,
         Func<FormatAsk, Scale, string, string> atScale, Func<FormatAsk, string, string, string> atSize, Func<FormatAsk, string, string> alone, bool links = false)
     {
         var (making, crop) = (ask.Making, ask.Crop);
-        var list = scales as IReadOnlyList<Scale> ?? [.. scales];
-        foreach (var format in making.Formats.Where(f => takes(f.Format)))
+        foreach (var asked in making.Formats.Where(f => takes(f.Format)))
         {
+            var format = asked.Scales.IsEmpty ? asked : asked with { Scales = [] };
             var ending = Ending(format, making);
             if (format.Format.IsVector)
             {
@@ -38,12 +38,16 @@ internal static class Sized
             }
             if (format.Format == Format.Ico)
             {
-                yield return FileAsk.Square(alone(format, ending), format, 48, crop);
+                yield return FileAsk.Square(alone(format, ending), format, 256, crop);
                 continue;
             }
-            foreach (var scale in list)
+            foreach (var scale in scales(asked))
             {
                 yield return FileAsk.At(atScale(format, scale, ending), format, scale, crop);
+            }
+            if (!asked.Scales.IsEmpty)
+            {
+                continue;
             }
             foreach (var wide in making.Wide)
             {

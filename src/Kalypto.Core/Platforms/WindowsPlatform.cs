@@ -1,14 +1,25 @@
+using System.Text.RegularExpressions;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms.Code;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
 /// <summary>Windows apps: <c>name.scale-200.png</c> in Assets, and the logos of the app (Tailor your resources for language, scale and other qualifiers).</summary>
-public sealed class WindowsPlatform : IPlatform
+public sealed partial class WindowsPlatform : IPlatform
 {
     private static readonly Scale[] Own = [new(1), new(1.25), new(1.5), new(2), new(4)];
-    private static readonly (string Name, int Points)[] Logos = [("Square44x44Logo", 44), ("Square150x150Logo", 150), ("StoreLogo", 50)];
+
+    // The logos that an app package names, in effective px (App icon construction). What is wide holds the icon in its middle.
+    private static readonly (string Name, int Wide, int Tall, double Share)[] Logos =
+    [
+        ("Square44x44Logo", 44, 44, 1), ("Square71x71Logo", 71, 71, 1), ("Square150x150Logo", 150, 150, 1), ("Square310x310Logo", 310, 310, 1),
+        ("Wide310x150Logo", 310, 150, 2 / 3.0), ("SplashScreen", 620, 300, 2 / 3.0), ("StoreLogo", 50, 50, 1),
+    ];
+
+    // In the task bar and lists, on a plate and without one (Construct your Windows app's icon).
+    private static readonly int[] Targets = [16, 24, 32, 48, 256];
 
     /// <inheritdoc/>
     public string Id => "windows";
@@ -23,38 +34,56 @@ public sealed class WindowsPlatform : IPlatform
     public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.Gif || format == Format.Svg || format == Format.Ico;
 
     /// <inheritdoc/>
-    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? "windows/Assets/logos"
-        : $"windows/Assets/{making.FolderPrefix}{name}";
+    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? "windows/Assets/logos" + making.TwinMark()
+        : $"windows/Assets/{making.FolderPrefix}{name}{making.TwinMark()}";
+
+    /// <inheritdoc/>
+    public bool NamesTwins => false;
 
     /// <inheritdoc/>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
     {
         if (ask.Making.Kind == Kinds.AppIcon)
         {
-            return Logos.SelectMany(logo => Own.Select(scale => Sized.Square($"windows/Assets/{logo.Name}.{Qualifier(scale)}.png", scale.Pixels(logo.Points), ask)))
-                .Append(FileAsk.Square("windows/app.ico", new(Format.Ico), 48, ask.Crop));
+            return ask.Twin is { IsDark: false } ? [] : ask.Twin is { IsDark: true } ? Targets.Select(side => Sized.Square($"windows/Assets/Square44x44Logo.targetsize-{side}_altform-unplated.png", side, ask))
+                : [.. Logos.SelectMany(logo => Own.Select(scale => FileAsk.Inside($"windows/Assets/{logo.Name}.{Qualifier(scale)}.png", new(Format.Png), scale.Pixels(logo.Wide), scale.Pixels(logo.Tall), ask.Crop, logo.Share, (ask.Making.Ground as Ground.Colour)?.Hex))),
+                    .. Targets.Select(side => Sized.Square($"windows/Assets/Square44x44Logo.targetsize-{side}.png", side, ask)),
+                    // Unplated is what lies on the dark bar; a twin for dark grounds takes its place.
+                    .. Targets.Select(side => Sized.Square($"windows/Assets/Square44x44Logo.targetsize-{side}_altform-lightunplated.png", side, ask)),
+                    FileAsk.Square("windows/app.ico", new(Format.Ico), 256, ask.Crop)];
         }
+        var form = Form(ask.Twin);
         var path = $"windows/Assets/{ask.Folder}{ask.Name}";
-        return Sized.Files(ask, Takes, ask.Making.ScalesAmong(Own),
-            (_, scale, ending) => Qualified(path, Qualifier(scale), ending), (_, size, ending) => $"{path}-{size}{ending}", (_, ending) => path + ending);
+        return Sized.Files(ask, Takes, f => ask.Making.ScalesAmong(Own, f),
+            (_, scale, ending) => Qualified(path, form.Length == 0 ? Qualifier(scale) : $"{form}_{Qualifier(scale)}", ending),
+            (_, size, ending) => Qualified($"{path}-{size}", form, ending), (_, ending) => Qualified(path, form, ending));
     }
 
     /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
     {
-        var named = pack.Files.Where(f => f.Picture.MakingFor(Id).Kind != Kinds.AppIcon).GroupBy(f => f.Picture)
-            .Select(g => (g.Key, this.NameOf(g.Key), "ms-appx:///" + Plain(g.First().Path["windows/".Length..]))).ToList();
+        var code = pack.Book.Code;
+        // WinUI and UWP ask for the bare name and get the file for the screen; WPF gets the very file that is named.
+        string Address(PlannedFile file) => code.IsWpf ? "pack://application:,,,/" + file.Path["windows/".Length..] : "ms-appx:///" + Plain(file.Path["windows/".Length..]);
+        var named = pack.Files.Where(f => f.Picture.MakingFor(Id) is { Kind: not Kinds.AppIcon, Twin: null }).GroupBy(f => f.Picture).Select(CodePicture.BestFirst)
+            .Select(files => new CodePicture(files[0].Picture, this.NameOf(files[0].Picture), Address(files[0]), files)).ToList();
         if (named.Count > 0)
         {
-            yield return CodeNames.CSharp(Id, "windows/Pictures.cs", this, named);
+            yield return CSharpNames.File("windows/" + code.ClassName + ".cs", this, code.ClassName, code.Namespace, named);
         }
     }
 
     private static string Qualifier(Scale scale) => $"scale-{Math.Round(scale.Factor * 100)}";
 
-    private static string Qualified(string path, string qualifier, string ending) =>
-        ending.StartsWith('-') ? $"{path}{ending[..ending.IndexOf('.', StringComparison.Ordinal)]}.{qualifier}{ending[ending.IndexOf('.', StringComparison.Ordinal)..]}" : $"{path}.{qualifier}{ending}";
+    /// <summary>The qualifiers of the form that a file is for (Tailor your resources for language, scale, high contrast, and other qualifiers).</summary>
+    private static string Form(Twin? twin) => twin is null ? "" : string.Join('_', new[] { twin.Language is { } language ? $"lang-{language}" : null, twin.IsRightToLeft ? "layoutdir-RTL" : null, twin.IsDark ? "theme-dark" : null }.OfType<string>());
+
+    private static string Qualified(string path, string qualifier, string ending) => qualifier.Length == 0 ? path + ending
+        : ending.StartsWith('-') ? $"{path}{ending[..ending.IndexOf('.', StringComparison.Ordinal)]}.{qualifier}{ending[ending.IndexOf('.', StringComparison.Ordinal)..]}" : $"{path}.{qualifier}{ending}";
 
     // The app asks for the bare name and gets the file for its screen.
-    private static string Plain(string path) => System.Text.RegularExpressions.Regex.Replace(path, @"\.scale-\d+(?=\.\w+$)", "");
+    private static string Plain(string path) => Qualifiers().Replace(path, "");
+
+    [GeneratedRegex(@"\.[A-Za-z0-9_-]*(?:scale|lang|layoutdir|theme)-[A-Za-z0-9_-]*(?=\.\w+$)")]
+    private static partial Regex Qualifiers();
 }

@@ -21,6 +21,6 @@ internal static partial class DrawnTags
     }
 
     // Words in the form of tags only, so that “photo [2]” and “menu [Old one]” keep their names.
-    [GeneratedRegex(@"^(.*\S)\s*\[((?:\s*-?[a-z][a-z0-9-]*(?::[^\s\]]+)?)+)\s*\]\s*$", RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"^(.*\S)\s*\[((?:\s*-?[a-z][a-z0-9-]*(?:[:@][^\s\]]+)?)+)\s*\]\s*$", RegexOptions.NonBacktracking)]
     private static partial Regex Bracket();
 }

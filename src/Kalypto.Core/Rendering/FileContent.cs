@@ -20,6 +20,12 @@ public sealed record FileContent(Box Crop, (double Width, double Height) Points,
     /// <summary>True when proof has shown that the exact engine is needed.</summary>
     public bool IsExact { get; init; }
 
+    /// <summary>True to take the colour of the code around it, where it is drawn in one.</summary>
+    public bool TakesColour { get; init; }
+
+    /// <summary>True to be turned round where languages are written from right to left.</summary>
+    public bool Mirrors { get; init; }
+
     /// <summary>The files that stand for the pictures inside the layer, in their order; empty to embed them.</summary>
     public ImmutableArray<string> Links { get; init; } = [];
 

@@ -1,4 +1,3 @@
-using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
@@ -24,35 +23,46 @@ public static class FileMaking
         }
         if (ask.Format == Format.Svg)
         {
-            return ask.Quality is not Quality.Outlines ? Text(SvgExport.Of(isolation, crop, points.Width, points.Height, ground, credit, content.Links))
-                : await OutlinedAsync(renderer, isolation, crop, ground, drawing => Text(SvgExport.Of(drawing, points.Width, points.Height, credit)), cancel);
+            var tree = ExportTree.Of(isolation, content.Links);
+            var look = new ShapesLook(ground) { Credit = credit, TakesColour = content.TakesColour };
+            return ask.Quality is not Quality.Texts && await OutlineAsync(renderer, isolation, tree, content, cancel) is { } failed ? failed
+                : Text(SvgExport.Of(tree, crop, points.Width, points.Height, look));
         }
         if (ask.Format == Format.Vector)
         {
-            var (text, refusal) = VectorDrawable.Of(isolation, crop, points.Width, points.Height, ground, credit);
-            return text is not null ? Text(text)
-                : refusal!.IsText ? await OutlinedAsync(renderer, isolation, crop, ground, drawing => VectorDrawable.Of(drawing, points.Width, points.Height, credit) switch
-                {
-                    ({ } outlined, _) => Text(outlined),
-                    (_, var still) => Refused(still!),
-                }, cancel)
-                : Refused(refusal);
+            var tree = ExportTree.Of(isolation);
+            if (await OutlineAsync(renderer, isolation, tree, content, cancel) is { } failed)
+            {
+                return failed;
+            }
+            var (text, refusal) = VectorDrawable.Of(tree, crop, points.Width, points.Height, new(ground) { Credit = credit, TakesColour = content.TakesColour, Mirrors = content.Mirrors });
+            return text is not null ? Text(text) : Refused(refusal!);
         }
         var (width, height) = ask.Format.IsVector ? points : (pixels.Width, pixels.Height);
         return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact), width, height, ask, credit), cancel);
     }
 
-    private static async Task<Drawn> OutlinedAsync(IRenderer renderer, Isolation isolation, Box crop, string? ground, Func<DrawingTree, Drawn> write, CancellationToken cancel)
+    /// <summary>Turns the texts of a layer into outlines.</summary>
+    /// <returns>Why that cannot be; null when it is done.</returns>
+    private static async Task<Drawn?> OutlineAsync(IRenderer renderer, Isolation isolation, ExportTree tree, FileContent content, CancellationToken cancel)
     {
-        var drawn = await renderer.OutlinesAsync(isolation.Scene(crop, crop.Width, crop.Height, ground), crop.Width, crop.Height, cancel);
-        try
+        foreach (var text in OutlinedText.AllOf(tree, content.Crop, content.IsExact))
         {
-            return drawn.Bytes is null ? drawn : write(DrawingReader.Read(drawn.Bytes, "outlines"));
+            var drawn = await renderer.OutlinesAsync(new(() => text.Document, text.IsExact) { Fonts = isolation.Fonts }, text.Width, text.Height, cancel);
+            if (drawn.Bytes is null)
+            {
+                return drawn;
+            }
+            try
+            {
+                text.Replace(DrawingReader.Read(drawn.Bytes, "outlines"));
+            }
+            catch (DrawingRefusedException e)
+            {
+                return new(null, $"Its texts cannot become outlines: {e.Message}");
+            }
         }
-        catch (DrawingRefusedException e)
-        {
-            return new(null, $"Its texts cannot become outlines: {e.Message}");
-        }
+        return null;
     }
 
     private static Drawn Text(string text) => new(System.Text.Encoding.UTF8.GetBytes(text), null);

@@ -24,6 +24,18 @@ public sealed record Holding(ImmutableArray<(Origin Origin, Tags Tags)> Said)
     /// <summary>Where the word behind the name comes from.</summary>
     public Origin Suffix => Of(t => t.Suffix is not null);
 
+    /// <summary>Where the word before the name comes from.</summary>
+    public Origin Prefix => Of(t => t.Prefix is not null);
+
+    /// <summary>Where it is said whether it takes the colour around it.</summary>
+    public Origin Tint => Of(t => t.Tint is not null);
+
+    /// <summary>Where it is said whether it is turned round.</summary>
+    public Origin Mirror => Of(t => t.Mirror is not null);
+
+    /// <summary>Where that comes from which is read aloud.</summary>
+    public Origin Alt => Of(t => t.Alt is not null);
+
     /// <summary>Where the ground comes from.</summary>
     public Origin Ground => Of(t => t.Ground is not null);
 

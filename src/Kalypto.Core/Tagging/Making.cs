@@ -21,9 +21,27 @@ public sealed record Making(
 {
     private string? signature;
 
+    /// <summary>A word before the name, or null.</summary>
+    public string? Prefix { get; init; }
+
+    /// <summary>True when a drawing of one colour takes that of the code around it, false when it keeps its own; null where nothing is said.</summary>
+    public bool? Tint { get; init; }
+
+    /// <summary>True when it is turned round where languages are written from right to left.</summary>
+    public bool Mirror { get; init; }
+
+    /// <summary>What is read aloud instead of the picture; empty for nothing; null for its name.</summary>
+    public string? Alt { get; init; }
+
+    /// <summary>Which form of the picture of the same name it is; null for the picture itself.</summary>
+    public Twin? Twin { get; init; }
+
+    /// <summary>True when it is made as plain files alone, for no platform.</summary>
+    public bool Only { get; init; }
+
     /// <summary>All of it but the folder as one text, to find again what follows from it.</summary>
     public string Signature => signature ??=
-        $"{Kind}|{string.Join(' ', Formats)}|{string.Join(',', Scales)}|{string.Join(',', Wide)}|{string.Join(',', Tall)}|{Suffix}|{Ground}|{Credit}";
+        $"{Kind}|{string.Join(' ', Formats)}|{string.Join(',', Scales)}|{string.Join(',', Wide)}|{string.Join(',', Tall)}|{Suffix}|{Ground}|{Credit}|{Prefix}|{Tint}|{Mirror}|{Alt}|{Only}|{Twin}";
 
     /// <summary>The folder, names joined by a slash; empty for none.</summary>
     public string FolderPath => string.Join('/', Folder);
@@ -43,16 +61,30 @@ public sealed record Making(
         var rest = Tags.Empty;
         foreach (var (origin, tags) in holding.Said.Reverse())
         {
-            // A recipe that names formats names them all; nearer words add and take away.
-            var replaces = origin is Origin.PlatformRecipe or Origin.KindRecipe or Origin.Project && tags.Formats.Any(f => f.Value.Made);
+            // A recipe that names formats names them all, and so does whoever says “only”; nearer words add and take away.
+            var replaces = tags.Only == true || origin is Origin.PlatformRecipe or Origin.KindRecipe or Origin.Project && tags.Formats.Any(f => f.Value.Made);
             formats = (replaces ? formats.Clear() : formats).SetItems(tags.Formats);
             rest = tags.Over(rest);
         }
         return new(
-            kind, [.. Format.All.Where(f => formats.TryGetValue(f.Id, out var said) && said.Made).Select(f => new FormatAsk(f, formats[f.Id].Quality))],
+            kind, [.. Format.All.Where(f => formats.TryGetValue(f.Id, out var said) && said.Made).Select(f => new FormatAsk(f, formats[f.Id].Quality) { Scales = formats[f.Id].Scales })],
             rest.Scales, rest.Wide, rest.Tall, rest.Crop ?? new CropKind.Ink(), rest.Bleed ?? 0,
-            rest.Folder is { } folder ? [.. folder.Split('/')] : [], rest.Suffix, rest.Ground ?? new Ground.Nothing(), rest.Credit ?? false);
+            rest.Folder is { } folder ? [.. folder.Split('/')] : [], rest.Suffix, rest.Ground ?? new Ground.Nothing(), rest.Credit ?? false)
+        {
+            Prefix = rest.Prefix,
+            Tint = rest.Tint,
+            Mirror = rest.Mirror ?? false,
+            Alt = rest.Alt,
+            Only = rest.Only ?? false,
+            Twin = rest.Twin,
+        };
     }
+
+    /// <summary>The scales that a format is made in, out of a platform's own: its own ones, or else those of all formats.</summary>
+    public IEnumerable<Scale> ScalesAmong(IEnumerable<Scale> own, FormatAsk format) => format.Scales.IsEmpty ? ScalesAmong(own) : own.Where(s => format.Scales.Contains(s));
+
+    /// <summary>The scales that a format is made in: its own ones, or else those of all formats, or else these.</summary>
+    public IEnumerable<Scale> ScalesOr(IEnumerable<Scale> usual, FormatAsk format) => format.Scales.IsEmpty ? ScalesOr(usual) : format.Scales;
 
     /// <summary>The scales out of a platform's own that are made; those said where sizes are said.</summary>
     public IEnumerable<Scale> ScalesAmong(IEnumerable<Scale> own) =>

@@ -32,6 +32,9 @@ public sealed record RecipeBook
     /// <summary>How plain folders are laid out.</summary>
     public FolderLayout Layout { get; init; } = FolderLayout.Usual;
 
+    /// <summary>What the files with names for code say of the team's projects.</summary>
+    public CodeStyle Code { get; init; } = CodeStyle.Usual;
+
     /// <summary>The team's own kinds.</summary>
     public IReadOnlyCollection<string> OwnKinds => [.. Own.Keys.Where(k => !Kinds.All.Contains(k))];
 

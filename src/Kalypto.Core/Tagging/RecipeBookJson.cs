@@ -82,7 +82,16 @@ public static class RecipeBookJson
             Layout = root["folders"] is JsonObject layout ? new(
                 layout["byScale"]?.GetValue<bool>() ?? false, layout["byFormat"]?.GetValue<bool>() ?? false,
                 layout["suffix"]?.GetValue<string>() is { } suffix && FolderLayout.IsSuffix(suffix) ? suffix : FolderLayout.Usual.ScaleSuffix) : FolderLayout.Usual,
+            Code = root["code"] is JsonObject code ? CodeAt(code) : CodeStyle.Usual,
         };
+    }
+
+    private static CodeStyle CodeAt(JsonObject from)
+    {
+        var usual = CodeStyle.Usual;
+        var code = new CodeStyle(from["class"]?.GetValue<string>() ?? usual.ClassName, from["kotlinPackage"]?.GetValue<string>() ?? usual.KotlinPackage,
+            from["namespace"]?.GetValue<string>() ?? usual.Namespace, from["wpf"]?.GetValue<bool>() ?? false);
+        return code.Mistake is { } mistake ? throw new FormatException(mistake) : code;
     }
 
     private static Tags TagsAt(JsonObject from, string name, string where)
@@ -118,6 +127,10 @@ public static class RecipeBookJson
         if (book.Layout != FolderLayout.Usual)
         {
             root["folders"] = new JsonObject { ["byScale"] = book.Layout.ByScale, ["byFormat"] = book.Layout.ByFormat, ["suffix"] = book.Layout.ScaleSuffix };
+        }
+        if (book.Code != CodeStyle.Usual)
+        {
+            root["code"] = new JsonObject { ["class"] = book.Code.ClassName, ["kotlinPackage"] = book.Code.KotlinPackage, ["namespace"] = book.Code.Namespace, ["wpf"] = book.Code.IsWpf };
         }
         root["kinds"] = new JsonObject(recipes.Select(r => KeyValuePair.Create<string, JsonNode?>(r.Kind, OfRecipe(r))));
         return root.ToJsonString(Indented) + "\n";

@@ -21,9 +21,12 @@ namespace Kalypto.Core.Tagging;
 /// <param name="Under">nothing, screen or colour; empty for not said.</param>
 /// <param name="Colour">The colour under it; white where none is said.</param>
 /// <param name="Credit">yes or no; empty for not said.</param>
+/// <param name="Prefix">The word before the name.</param>
+/// <param name="Tint">yes or no; empty for not said.</param>
+/// <param name="Mirror">yes or no; empty for not said.</param>
 public sealed record TagFields(
     IReadOnlyDictionary<string, string> Formats, string Sizes, string SizeValue, string Crop, string BoxWidth, string BoxHeight, string BoxPlace,
-    string Bleed, string Folder, string Suffix, string Under, string Colour, string Credit)
+    string Bleed, string Folder, string Suffix, string Under, string Colour, string Credit, string Prefix, string Tint, string Mirror)
 {
     private const string White = "#ffffff";
     private const string Centre = "centre";
@@ -36,16 +39,19 @@ public sealed record TagFields(
     {
         var words = Split(line);
         string? Said(string head) => words.FirstOrDefault(w => !IsTakenAway(w) && HeadOf(w) == head) is { } word ? word.Length > head.Length ? word[(head.Length + 1)..] : "" : null;
+        // Scales of a format's own stand behind an @, with or without a quality before it.
+        string OfFormat(string head) => words.First(w => !IsTakenAway(w) && HeadOf(w) == head)[head.Length..] is [':', .. var quality] ? quality : words.First(w => !IsTakenAway(w) && HeadOf(w) == head)[head.Length..];
         var sizes = SizeWords.FirstOrDefault(w => Said(w) is not null) ?? "";
         var crop = Said("crop") ?? "";
         var (size, place) = crop.Split('@') is [var s, var p] ? (s, p) : (crop, Centre);
         var box = size.Split('x') is [var width, var height] && IsNumberOrNothing(width) && IsNumberOrNothing(height) ? (width, height) : ((string, string)?)null;
         var over = Said("over") ?? "";
+        string Choice(string word) => words.Contains(word) ? "yes" : words.Contains("-" + word) ? "no" : "";
         return new(
-            Format.All.Where(f => Said(f.Id) is not null).ToDictionary(f => f.Id, f => Said(f.Id)!), sizes, sizes.Length > 0 ? Said(sizes)! : "",
+            Format.All.Where(f => Said(f.Id) is not null).ToDictionary(f => f.Id, f => OfFormat(f.Id)), sizes, sizes.Length > 0 ? Said(sizes)! : "",
             box is null ? crop : "box", box?.Item1 ?? "", box?.Item2 ?? "", box is null ? Centre : place,
             Said("bleed") ?? "", Said("to") ?? "", Said("suffix") ?? "", over.StartsWith('#') ? "colour" : over, over.StartsWith('#') ? over : White,
-            words.Contains("credit") ? "yes" : words.Contains("-credit") ? "no" : "");
+            Choice("credit"), Said("prefix") ?? "", Choice("tint"), Choice("mirror"));
     }
 
     /// <summary>The line with one field said otherwise.</summary>
@@ -66,11 +72,11 @@ public sealed record TagFields(
             "boxWidth" => Put(line, "crop", Box(said, fields.BoxHeight, fields.BoxPlace)),
             "boxHeight" => Put(line, "crop", Box(fields.BoxWidth, said, fields.BoxPlace)),
             "boxPlace" => Put(line, "crop", Box(fields.BoxWidth, fields.BoxHeight, said)),
-            "bleed" or "suffix" => Put(line, field, said),
+            "bleed" or "suffix" or "prefix" => Put(line, field, said),
             "folder" => Put(line, "to", said),
             "under" => Put(line, "over", said == "colour" ? White : said),
             "colour" => Put(line, "over", said),
-            "credit" => Put(line, "credit", said switch { "yes" => "+", "no" => "-", _ => null }),
+            "credit" or "tint" or "mirror" => Put(line, field, said switch { "yes" => "+", "no" => "-", _ => null }),
             "makes" => Format.All.Any(f => f.Id == said) ? Put(line, said, fields.Formats.ContainsKey(said) ? null : "+") : line,
             _ => Format.All.Any(f => f.Id == field) ? Put(line, field, said.Length == 0 ? "+" : said) : line,
         };
@@ -96,7 +102,7 @@ public sealed record TagFields(
 
     private static bool IsTakenAway(string word) => word.StartsWith('-');
 
-    private static string HeadOf(string word) => word.TrimStart('-').Split(':')[0];
+    private static string HeadOf(string word) => word.TrimStart('-').Split(':', '@')[0];
 
     private static string Without(string line, string[] heads) => string.Join(' ', Split(line).Where(w => !heads.Contains(HeadOf(w))));
 
@@ -108,7 +114,7 @@ public sealed record TagFields(
         var kept = words.Where(w => HeadOf(w) != head).ToList();
         if (!string.IsNullOrEmpty(value))
         {
-            kept.Insert(at < 0 ? kept.Count : Math.Min(at, kept.Count), value switch { "+" => head, "-" => "-" + head, _ => $"{head}:{value}" });
+            kept.Insert(at < 0 ? kept.Count : Math.Min(at, kept.Count), value switch { "+" => head, "-" => "-" + head, ['@', ..] => head + value, _ => $"{head}:{value}" });
         }
         return string.Join(' ', kept);
     }

@@ -69,7 +69,8 @@ public sealed class TagLine
         var best = words
             .Select(w => (w.Form, Distance: Distance(name.ToLowerInvariant(), w.Form.Split(':')[0])))
             .OrderBy(w => w.Distance).First();
-        return best.Distance <= Math.Max(1, name.Length / 3) ? best.Form : null;
+        // Of two letters every second word is near.
+        return best.Distance <= (name.Length < 3 ? 0 : Math.Max(1, name.Length / 3)) ? best.Form : null;
     }
 
     /// <summary>How many letters have to be added, left out or changed (Levenshtein), neighbours swapped counting as one.</summary>

@@ -17,6 +17,7 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
 
     private const int LongestFolder = 120;
     private const int LongestSuffix = 24;
+    private const int LongestAlt = 160;
     private const int MostSizes = 12;
 
     /// <summary>Every sort of word that is understood in every project.</summary>
@@ -47,15 +48,29 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
             text => CleanFolder(text) is { } folder ? tags => tags with { Folder = folder } : null,
             tags => tags with { Folder = null }),
         Valued("suffix", "suffix:dark", "a word behind the name",
-            text => text.Length is > 0 and <= LongestSuffix && text.All(c => char.IsAsciiLetterOrDigit(c) || c == '-') && char.IsAsciiLetterOrDigit(text[0])
-                ? tags => tags with { Suffix = text.ToLowerInvariant() } : null,
+            text => CleanWord(text) is { } word ? tags => tags with { Suffix = word } : null,
             tags => tags with { Suffix = null }),
+        Valued("prefix", "prefix:ic", "a word before the name",
+            text => CleanWord(text) is { } word ? tags => tags with { Prefix = word } : null,
+            tags => tags with { Prefix = null }),
         Over("over:screen", "with what lies beneath it"),
         Over("over:#ffffff", "with this colour under it"),
         Over("over:nothing", "with nothing under it"),
-        new("credit", "the project's credit goes into the files",
-            word => word == "credit" ? tags => tags with { Credit = true } : null,
-            word => word == "credit" ? tags => tags with { Credit = false } : null),
+        YesOrNo("credit", "the project's credit goes into the files", (tags, said) => tags with { Credit = said }),
+        YesOrNo("tint", "a drawing of one colour takes the colour of the code around it", (tags, said) => tags with { Tint = said }),
+        YesOrNo("mirror", "turned round where languages are written from right to left", (tags, said) => tags with { Mirror = said }),
+        Valued("alt", "alt:A_bell", "what is read aloud instead of the picture, a dash below for each space",
+            text => text.Length is > 0 and <= LongestAlt && text.Trim('_').Length > 0 ? tags => tags with { Alt = text.Trim('_').Replace('_', ' ') } : null,
+            tags => tags with { Alt = null }) with { IsForRecipes = false },
+        new("decorative", "nothing is read aloud instead of the picture",
+            word => word == "decorative" ? tags => tags with { Alt = "" } : null,
+            word => word == "decorative" ? tags => tags with { Alt = null } : null) { IsForRecipes = false },
+        .. new[] { ("dark", "the dark form of the picture of the same name"), ("rtl", "the form where languages run from right to left"), ("de", "the form of this language"), ("tinted", "the form of an app icon that the system colours") }.Select(t => Valued("twin", "twin:" + t.Item1, t.Item2,
+            text => Twin.Parse(text) is { } twin ? tags => tags with { Twin = twin } : null,
+            tags => tags with { Twin = null }) with { IsForRecipes = false }),
+        new("only", "just the formats said here, as plain files",
+            word => word == "only" ? tags => tags with { Only = true } : null,
+            word => word == "only" ? tags => tags with { Only = null } : null) { IsForRecipes = false },
         .. States.All.Select(state => Valued("state", $"state:{state}", "a state of the button that it lies in",
             text => States.All.Contains(text) ? tags => tags with { State = text } : null,
             tags => tags with { State = null }) with { IsForRecipes = false }),
@@ -87,15 +102,24 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         {
             yield return Word($"{format.Id}:{quality.Form}", $"{format.Name}: {quality.Meaning}");
         }
+        if (!format.IsVector && format != Format.Ico)
+        {
+            yield return Word($"{format.Id}@2x", $"{format.Name} at these scales, whatever the others");
+        }
     }
 
     private static FormatSaid? Asked(string word, Format format) =>
-        word == format.Id ? new(true)
-        : word.StartsWith(format.Id + ":", StringComparison.Ordinal) && Quality.Parse(word[(format.Id.Length + 1)..], format) is { } quality ? new(true, quality) : null;
+        word.StartsWith(format.Id, StringComparison.Ordinal) && FormatAsk.Parse(word) is { } ask && ask.Format == format ? new(true, ask.Quality) { Scales = ask.Scales } : null;
 
     private static TagWord Valued(string name, string form, string meaning, Func<string, Func<Tags, Tags>?> read, Func<Tags, Tags> reset) => new(form, meaning,
         word => word.StartsWith(name + ":", StringComparison.Ordinal) ? read(word[(name.Length + 1)..]) : null,
         word => word == name || word.StartsWith(name + ":", StringComparison.Ordinal) ? reset : null);
+
+    private static TagWord YesOrNo(string name, string meaning, Func<Tags, bool, Tags> say) => new(name, meaning,
+        word => word == name ? tags => say(tags, true) : null, word => word == name ? tags => say(tags, false) : null);
+
+    private static string? CleanWord(string text) =>
+        text.Length is > 0 and <= LongestSuffix && text.All(c => char.IsAsciiLetterOrDigit(c) || c == '-') && char.IsAsciiLetterOrDigit(text[0]) ? text.ToLowerInvariant() : null;
 
     private static TagWord Crop(string form, string meaning) => Valued("crop", form, meaning,
         text => CropKind.Parse(text) is { } crop ? tags => tags with { Crop = crop } : null, tags => tags with { Crop = null });

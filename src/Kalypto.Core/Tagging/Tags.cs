@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 
 namespace Kalypto.Core.Tagging;
 
@@ -41,11 +42,29 @@ public sealed record Tags
     /// <summary>A word behind the name, before state and scale, or null.</summary>
     public string? Suffix { get; init; }
 
+    /// <summary>A word before the name, or null.</summary>
+    public string? Prefix { get; init; }
+
     /// <summary>What lies under the picture, or null.</summary>
     public Ground? Ground { get; init; }
 
     /// <summary>True: the project's credit goes into the files; false: it does not; null: not said.</summary>
     public bool? Credit { get; init; }
+
+    /// <summary>True: a drawing of one colour takes that of the code around it; false: it keeps its own; null: not said.</summary>
+    public bool? Tint { get; init; }
+
+    /// <summary>True: it is turned round where languages are written from right to left; false: it is not; null: not said.</summary>
+    public bool? Mirror { get; init; }
+
+    /// <summary>What is read aloud instead of the picture; empty for a picture that says nothing; null: not said, so its name.</summary>
+    public string? Alt { get; init; }
+
+    /// <summary>Which form of the picture of the same name it is; null: not said, so the picture itself.</summary>
+    public Twin? Twin { get; init; }
+
+    /// <summary>True: just the formats said here or nearer, as plain files and for no platform; null: not said.</summary>
+    public bool? Only { get; init; }
 
     /// <summary>The state of a button that it shows, or null.</summary>
     public string? State { get; init; }
@@ -68,6 +87,12 @@ public sealed record Tags
         Bleed = Bleed ?? others.Bleed,
         Folder = Folder ?? others.Folder,
         Suffix = Suffix ?? others.Suffix,
+        Prefix = Prefix ?? others.Prefix,
+        Tint = Tint ?? others.Tint,
+        Mirror = Mirror ?? others.Mirror,
+        Alt = Alt ?? others.Alt,
+        Only = Only ?? others.Only,
+        Twin = Twin ?? others.Twin,
         Ground = Ground ?? others.Ground,
         Credit = Credit ?? others.Credit,
         State = State ?? others.State,
@@ -83,7 +108,7 @@ public sealed record Tags
         }
         foreach (var (format, said) in Formats)
         {
-            yield return !said.Made ? "-" + format : said.Quality is null ? format : $"{format}:{said.Quality}";
+            yield return said.Made ? new FormatAsk(Format.Find(format)!, said.Quality) { Scales = said.Scales }.ToString() : "-" + format;
         }
         if (!Scales.IsEmpty)
         {
@@ -109,6 +134,10 @@ public sealed record Tags
         {
             yield return "to:" + Folder;
         }
+        if (Prefix is not null)
+        {
+            yield return "prefix:" + Prefix;
+        }
         if (Suffix is not null)
         {
             yield return "suffix:" + Suffix;
@@ -120,6 +149,26 @@ public sealed record Tags
         if (Credit is { } credit)
         {
             yield return credit ? "credit" : "-credit";
+        }
+        if (Tint is { } tint)
+        {
+            yield return tint ? "tint" : "-tint";
+        }
+        if (Mirror is { } mirror)
+        {
+            yield return mirror ? "mirror" : "-mirror";
+        }
+        if (Alt is not null)
+        {
+            yield return Alt.Length == 0 ? "decorative" : "alt:" + Alt.Replace(' ', '_');
+        }
+        if (Twin is not null)
+        {
+            yield return "twin:" + Twin;
+        }
+        if (Only == true)
+        {
+            yield return "only";
         }
         if (State is not null)
         {

@@ -2,6 +2,7 @@ using System.Buffers.Binary;
 using System.IO.Compression;
 using System.IO.Hashing;
 using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing.Encoders;
 
@@ -12,10 +13,12 @@ namespace Kalypto.Drawing.Encoders;
 public static class PngEncoder
 {
     /// <summary>The name and version of this encoder; part of every content key.</summary>
-    public const string Version = "png 2";
+    public const string Version = "png 3";
 
-    // Of all layouts and filters these many that a quick trial says are best are compressed as hard as it goes.
+    // Of all layouts and filters these many that a quick trial says are best are compressed as hard as it goes; of icons all, for there
+    // the trial is wrong more often, and the time is none.
     private const int Tried = 3;
+    private const int TryAllPixels = 40_000;
 
     // Beyond this many pixels only the best of the trial.
     private const int TryPixels = 1_500_000;
@@ -41,9 +44,9 @@ public static class PngEncoder
             trials.AddRange(Try(rgba, width, height, layout).Select((length, filter) => (layout, filter, length)));
         }
         byte[]? best = null;
-        foreach (var (layout, filter, _) in trials.OrderBy(t => t.Length).Take(isSmall ? Tried : 1))
+        foreach (var (layout, filter, _) in trials.OrderBy(t => t.Length).Take(width * height <= TryAllPixels ? trials.Count : isSmall ? Tried : 1))
         {
-            var file = File(rgba, width, height, layout, filter, CompressionLevel.SmallestSize);
+            var file = File(rgba, width, height, layout, filter, isSmall ? null : CompressionLevel.SmallestSize);
             best = best is null || file.Length < best.Length ? file : best;
         }
         return best!;
@@ -76,11 +79,24 @@ public static class PngEncoder
         })];
     }
 
-    private static void Compress(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel level, Stream output)
+    // Without a level as hard as it goes, for which all of it must lie in memory.
+    private static void Compress(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel? level, Stream output)
+    {
+        if (level is { } quick)
+        {
+            using var zlib = new ZLibStream(output, quick, leaveOpen: true);
+            Filter(rgba, width, height, layout, filter, zlib);
+            return;
+        }
+        using var whole = new MemoryStream();
+        Filter(rgba, width, height, layout, filter, whole);
+        output.Write(Deflate.Zlib(whole.GetBuffer().AsSpan(0, (int)whole.Length)));
+    }
+
+    private static void Filter(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, Stream output)
     {
         var rows = new Rows(layout, width);
         var (line, trial) = (new byte[rows.LineBytes], new byte[rows.LineBytes]);
-        using var zlib = new ZLibStream(output, level, leaveOpen: true);
         for (var y = 0; y < height; y++)
         {
             rows.Next(rgba.Slice(y * width * 4, width * 4));
@@ -102,11 +118,11 @@ public static class PngEncoder
                     }
                 }
             }
-            zlib.Write(line);
+            output.Write(line);
         }
     }
 
-    private static byte[] File(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel level)
+    private static byte[] File(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel? level)
     {
         using var file = new MemoryStream();
         file.Write(Signature);

@@ -107,7 +107,7 @@ public static class WorkerLoop
             }
             if (request.Task == WorkerTask.Outlines)
             {
-                Send(output, new(null, null), Vectors.Outlines(document, request.Width, request.Height));
+                Send(output, new(null, null), request.IsDrawn ? Vectors.OutlinesOf(body, request.Width, request.Height) : Vectors.Outlines(document, request.Width, request.Height));
                 return;
             }
             if (request.Task == WorkerTask.File)
@@ -186,10 +186,12 @@ public static class WorkerLoop
         // Sizes that the exact engine drew are put together by whoever asked for them.
         if (format == Format.Ico)
         {
-            return (IcoWriter.Write([.. IcoWriter.Sides.Select(side =>
+            var largest = (int)request.Width;
+            return (IcoWriter.Write([.. IcoWriter.SidesOf(largest).Select(side =>
             {
                 using var small = Canvas.Draw(document, side, side);
-                return (side, PngEncoder.Encode(small.ToRgba(), side, side, Core.Rendering.Effort.Best));
+                var rgba = small.ToRgba().ToArray();
+                return (side, IcoWriter.Entry(side, largest, rgba, () => PngEncoder.Encode(rgba, side, side, Core.Rendering.Effort.Best)));
             })]), null);
         }
         var (width, height) = ((int)request.Width, (int)request.Height);

@@ -241,11 +241,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
-    public async Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel)
-    {
-        var held = await files.OfAsync(scene.Fonts);
-        return await AskOneAsync((answers, take) => AskAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []) { Fonts = held }, scene.Document, answers, take, cancel));
-    }
+    public Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel) =>
+        AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []) { Format = Format.Pdf.Id }, scene, cancel);
 
     /// <inheritdoc/>
     public async Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel)
@@ -356,15 +353,16 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     /// <summary>Each size in an icon file is drawn by itself.</summary>
     private async Task<EngineFailure?> IconFileAsync(Request request, string document, IReadOnlyList<FontFace> faces, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        var entries = new List<(int Side, byte[] Png)>();
-        foreach (var side in IcoWriter.Sides)
+        var (entries, largest) = (new List<(int Side, byte[] Content)>(), (int)request.Width);
+        foreach (var side in IcoWriter.SidesOf(largest))
         {
             var (png, why) = await exact!.DrawSquareAsync(document, faces, (int)request.Width, side, cancel);
             Answer? refused = null;
-            why ??= await AskAsync(new(WorkerTask.Draw, side, side, Effort.Best, []) { IsDrawn = true }, png, 1, (answer, body) =>
+            var asPixels = IcoWriter.IsBitmap(side, largest);
+            why ??= await AskAsync(new(asPixels ? WorkerTask.Pixels : WorkerTask.Draw, side, side, Effort.Best, []) { IsDrawn = true }, png, 1, (answer, body) =>
             {
                 refused = answer.Failure is null ? null : answer;
-                entries.Add((side, body));
+                entries.Add((side, asPixels && refused is null ? IcoWriter.Entry(side, largest, body, () => body) : body));
             }, cancel);
             if (why is not null || refused is not null)
             {

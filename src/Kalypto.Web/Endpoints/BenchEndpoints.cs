@@ -40,7 +40,7 @@ internal static class BenchEndpoints
         {
             var layers = Bench.LayersOf(entry.Workspace, edit);
             var (effect, mistakes) = await effects.OfAsync(entry.Workspace, layers, edit.Tags ?? "", cancel);
-            return Results.Ok(new { mistakes = mistakes.Select(m => m.Sentence), effect = effect is null ? "" : PackWords.Say(effect, layers.Count) });
+            return Results.Ok(new { mistakes = mistakes.Select(m => m.Sentence), effect = effect is null ? "" : PackWords.Say(effect, layers.Count, layers.Count(l => entry.Workspace.MarkOf(l).Decision == Decision.Ship)) });
         });
         project.MapGet("/designs/{design:int}/layers/{ordinal:int}", async (Entry entry, int design, int ordinal, PlanPack plans, CancellationToken cancel) =>
             entry.Workspace.FindLayer(design, ordinal) is not null

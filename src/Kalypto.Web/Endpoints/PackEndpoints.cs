@@ -28,11 +28,28 @@ internal static class PackEndpoints
             await plans.LookAtAsync(entry.Workspace, (looked.Keys ?? []).Take(MostLooked).ToHashSet(), cancel);
             return Results.Ok();
         });
+        project.MapPost("/builds/preview", PreviewAsync);
+        project.MapGet("/builds/{build:int}", async (Entry entry, int build, BuildStore builds, CancellationToken cancel) =>
+            (await builds.ListAsync(entry.Author.Project, cancel)).FirstOrDefault(b => b.Id == build) is not { } row ? Results.NotFound()
+                : Results.Ok(new { state = row.State, says = row.State == "running" ? $"{row.Done} of {Words.Count(row.Total, "file")} made" : row.State == "done" ? Words.Count(row.Total, "file") : row.Message ?? row.State }));
         project.MapPost("/builds", async (Entry entry, BuildAsk? ask, string? line, BuildPack build, CancellationToken cancel) =>
         {
             var (id, refusal) = await build.StartAsync(entry.Workspace, ask ?? new(), cancel, line ?? "", entry.Author.Actor);
             return refusal is not null ? Problem.Conflict(PackWords.Say(refusal)) : Results.Ok(new { build = id });
         });
+    }
+
+    private static async Task<IResult> PreviewAsync(Entry entry, BuildAsk ask, PlanPack plans, CancellationToken cancel)
+    {
+        if (ask.MistakeFor(entry.Workspace) is { } mistake)
+        {
+            return Results.Ok(new { says = mistake, isWrong = true });
+        }
+        var asked = ask.On(entry.Workspace);
+        var plan = await plans.PlanAsync(asked, cancel);
+        var files = plan.Pack.Files.Where(ask.Holds(asked)).ToList();
+        return Results.Ok(files.Count == 0 ? new { says = "Nothing comes of that: no file is made of these layers.", isWrong = true }
+            : new { says = $"{Words.Count(files.Count, "file")}, {Words.Weight(plan.WeightOf(files))}", isWrong = false });
     }
 
     /// <summary>The builds of a project, for a page.</summary>

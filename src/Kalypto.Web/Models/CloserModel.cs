@@ -2,7 +2,6 @@ using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
-using Kalypto.Core.Tagging;
 
 namespace Kalypto.Web.Models;
 

@@ -41,5 +41,5 @@ public sealed record DetailFile(
 
     /// <summary>The scale of a file, or its width where that is what was asked.</summary>
     public static string SizeOf(PlannedFile file) => file.IsLinked ? "as drawn" : file.Format.IsVector ? "every scale"
-        : file.Picture.MakingFor(file.Platform) is { Wide.IsEmpty: true, Tall.IsEmpty: true, Kind: not Core.Tagging.Kinds.AppIcon } ? new Core.Tagging.Scale(Math.Round(file.Scale.Factor, 2)).ToString() : $"{file.Width} px";
+        : file.Picture.MakingFor(file.Platform) is { Wide.IsEmpty: true, Tall.IsEmpty: true, Kind: not Core.Tagging.Kinds.AppIcon } ? new Core.Formats.Scale(Math.Round(file.Scale.Factor, 2)).ToString() : $"{file.Width} px";
 }

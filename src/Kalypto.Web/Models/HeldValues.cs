@@ -45,6 +45,22 @@ internal static class HeldValues
         {
             Add("over", m => m.Ground.ToString()!, h => h.Ground);
         }
+        if (platforms.Any(p => p.Making.Prefix is not null))
+        {
+            Add("prefix", m => m.Prefix ?? "none", h => h.Prefix);
+        }
+        if (platforms.Any(p => p.Making.Tint is not null))
+        {
+            Add("tint", m => m.Tint switch { true => "takes the colour around it", false => "keeps its colour", _ => "not said" }, h => h.Tint);
+        }
+        if (platforms.Any(p => p.Making.Mirror))
+        {
+            Add("right to left", m => m.Mirror ? "turned round" : "as it is", h => h.Mirror);
+        }
+        if (platforms.Any(p => p.Making.Alt is not null))
+        {
+            Add("read aloud", m => m.Alt switch { null => "its name", "" => "nothing", var alt => alt }, h => h.Alt);
+        }
         Add("credit", m => m.Credit ? "written" : "not written", h => h.Credit);
         return values;
     }

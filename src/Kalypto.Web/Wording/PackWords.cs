@@ -10,7 +10,8 @@ internal static class PackWords
     public static string Say(PackEffect effect) => effect.Layers == 0 ? "the same files" : $"{Words.Count(effect.Layers, "layer")}: {Files(effect)}";
 
     /// <summary>What tags would change for layers that are picked.</summary>
-    public static string Say(PackEffect effect, int picked) => $"{Words.Count(picked, "layer")}: {(effect.Layers == 0 ? "the same files" : Files(effect))}";
+    public static string Say(PackEffect effect, int picked, int ships) =>
+        $"{Words.Count(picked, "layer")}: {(effect.Layers == 0 ? ships == 0 && picked > 0 ? "it is kept, but nothing ships until S" : "the same files" : Files(effect))}";
 
     public static string Say(BuildRefusal refusal) => refusal.Reason switch
     {

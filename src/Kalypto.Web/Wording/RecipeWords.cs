@@ -15,6 +15,7 @@ internal static class RecipeWords
         RecipeRefusal.Why.NoSuchPlatform => $"There is no platform “{refusal.About}”.",
         RecipeRefusal.Why.CreditLine => $"A credit line has at most {CreditLines.Longest} characters.",
         RecipeRefusal.Why.NoWeight => $"“{refusal.About}” is no weight. Write one such as 400kB or 2.5MB.",
+        RecipeRefusal.Why.NoNamesForCode => refusal.About,
         RecipeRefusal.Why.NoSuffix => "The suffix holds {} where the scale stands, and else letters, digits, @, dot and dashes.",
         RecipeRefusal.Why.KindExists => $"There is a kind “{refusal.About}” already.",
         RecipeRefusal.Why.KindName => $"“{refusal.About}” cannot be a kind: 2 to {Kinds.Longest} small letters, digits and dashes, and no other word of the tag line.",

@@ -1,3 +1,4 @@
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Planning;
@@ -27,6 +28,44 @@ public class SortingTests
         Assert.Equal(["web/icons/comet.png"], Paths(pack));
         Assert.Equal(2, pack.Pictures.Single().Places.Length);
         Assert.Empty(pack.Blockers);
+    }
+
+    [Fact]
+    public void Places_that_people_called_otherwise_or_put_elsewhere_ship_each_by_itself()
+    {
+        static Pack Of(string inside, params (string Layer, string Said)[] marks) => Plan(Svg.Measure(inside).State(marks));
+        var flags = $"<path id='flag-re' d='M10 10{Star}'/><path id='flag-bl' d='M60 40{Star}'/><path id='path77' d='M90 40{Star}'/>";
+        var pack = Of(flags, ("flag-re", "Ship"), ("flag-bl", "Ship"), ("path77", "Ship"));
+        Assert.Equal(["web/flag-bl.png", "web/flag-re.png"], Paths(pack));
+        Assert.Equal(2, pack.Pictures.First(p => p.Name == "flag-re").Places.Length);
+        // What the drawing says behind a name counts as much as what is said here.
+        Assert.Equal(["web/de/star.png", "web/en/star.png"], Paths(Of($"<path id='star [to:de]' d='M10 10{Star}'/><path id='star [to:en]' d='M60 40{Star}'/>", ("star", "Ship"), ("star#2", "Ship"))));
+        // Copies are one, with a finding that says for what there is no file.
+        var copies = Of($"<g id='top'><path id='comet' d='M10 10{Star}'/></g><g id='foot'><path id='comet copy 2' d='M60 40{Star}'/></g>", ("comet", "Ship"), ("comet copy 2", "Ship"));
+        Assert.Equal(["web/top/comet.png"], Paths(copies));
+        Assert.Contains("“foot/comet copy 2”", copies.Findings.Single(f => f.Check == "one-file-for-several-places").Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_group_that_several_screens_lie_in_gives_no_folder()
+    {
+        var board = Svg.Measure($"<g id='spring'><g id='first'><rect width='300' height='600'/><g id='nav'><path id='bell' d='M10 10{Star}'/></g></g><g id='second'><rect x='400' width='300' height='600'/><path id='moon' d='M410 10L430 40'/></g></g>");
+        var split = board.Arrange(new ScreenEdits(board.Drawn, Arrangement.None).Split([new("first", new(0, 0, 300, 600)), new("second", new(400, 0, 300, 600))]));
+        Assert.Equal(["web/first/nav/bell.png", "web/second/moon.png"], Paths(Plan(split.State(("bell", "Ship"), ("moon", "Ship")))).Order());
+    }
+
+    [Fact]
+    public void A_name_holds_for_places_that_are_called_alike()
+    {
+        var drawing = Svg.Measure($"<path id='flag-re' d='M10 10{Star}'/><path id='flag-bl' d='M60 40{Star}'/><path id='path77' d='M90 40{Star}'/><path id='flag-re copy' d='M90 80{Star}'/>");
+        var sets = new RepeatSets([(1, drawing)]);
+        int At(string name) => drawing.Drawing.Layers.First(l => l.Name == name).Ordinal;
+        LayerRef red = new(1, At("flag-re")), blue = new(1, At("flag-bl"));
+        Assert.Equal([red, new(1, At("path77")), new(1, At("flag-re copy"))], sets.NamedWith(red, _ => Mark.None));
+        Assert.Equal([blue], sets.NamedWith(blue, _ => Mark.None));
+        var shared = sets.Shared(new Dictionary<int, IReadOnlyDictionary<int, Mark>> { [1] = new Dictionary<int, Mark> { [red.Ordinal] = new(Decision.Ship, "rouge", Tags.Empty) } })[1];
+        Assert.Equal((Decision.Ship, null), (shared[blue.Ordinal].Decision, shared[blue.Ordinal].ShipName));
+        Assert.Equal("rouge", shared[At("path77")].ShipName);
     }
 
     [Fact]

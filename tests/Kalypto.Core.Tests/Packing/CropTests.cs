@@ -1,5 +1,6 @@
 using CsCheck;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 

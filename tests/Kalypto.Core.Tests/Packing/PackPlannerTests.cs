@@ -227,8 +227,8 @@ public class PackPlannerTests
     public void The_manifest_is_the_same_for_the_same_pack()
     {
         var files = Plan("<path id='a'/>", ("a", Ship())).Files.Select(f => new BuiltFile(f, 10, new string('0', 64))).ToList();
-        var manifest = Manifest.Write("Project", files, []);
-        Assert.Equal(manifest, Manifest.Write("Project", files.AsEnumerable().Reverse(), []));
+        var manifest = Manifest.Write("Project", files, [], [new("web", "web/pictures.css", 12, new('a', 64))]);
+        Assert.Equal(manifest, Manifest.Write("Project", files.AsEnumerable().Reverse(), [], [new("web", "web/pictures.css", 12, new('a', 64))]));
         Assert.Equal(files.Count, JsonDocument.Parse(manifest).RootElement.GetProperty("files").GetArrayLength());
     }
 }

@@ -65,7 +65,7 @@ public class TagFieldTests
     public void A_word_that_is_begun_is_completed_in_its_line()
     {
         string[] Offers(string line) => [.. TagCompletion.Of(line, TagWord.BuiltIn, 3).Select(c => c.Line)];
-        Assert.Equal(["icon svg ", "icon svg:outlines ", "icon svg:linked "], Offers("icon sv"));
+        Assert.Equal(["icon svg ", "icon svg:text ", "icon svg:linked "], Offers("icon sv"));
         Assert.Equal(["icon -scale "], Offers("icon -sca"));
         Assert.Equal(["crop:ink "], Offers("crop:in"));
         Assert.Empty(Offers("icon nothing-begins-so"));

@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting.SvgRules;
@@ -15,12 +16,21 @@ internal sealed class NoLeftovers : ISvgRule
     public void Apply(ExportNode root, int decimals)
     {
         var used = root.ReferredIds();
+        var hasText = root.SelfAndDescendants().Any(n => n.Name == "text");
         foreach (var node in root.SelfAndDescendants().ToList())
         {
             var inText = node.Name is "text" or "tspan" or "textPath";
             node.Attributes.RemoveAll(a => a.Key.StartsWith("data-", StringComparison.Ordinal) || a.Key.StartsWith("aria-", StringComparison.Ordinal)
                 || a.Key.StartsWith("on", StringComparison.Ordinal) || NotNeeded.Contains(a.Key) && !(inText && a.Key == "xml:space")
                 || a.Key == "id" && !used.Contains(a.Value) || a.Value.Length == 0);
+            if (!hasText)
+            {
+                node.Attributes.RemoveAll(a => IsOfText(a.Key));
+                if (node["style"] is { } style)
+                {
+                    node["style"] = StyleText.Write(StyleText.Parse(style).Where(d => !IsOfText(d.Name)).Select(d => KeyValuePair.Create(d.Name, d.Value))) is { Length: > 0 } rest ? rest : null;
+                }
+            }
             // Nothing outside can be reached from a file of its own.
             if (node.Name == "a")
             {
@@ -32,13 +42,16 @@ internal sealed class NoLeftovers : ISvgRule
         RemoveHidden(root);
     }
 
+    private static bool IsOfText(string property) => property is "font" or "letter-spacing" or "word-spacing" or "direction" or "dominant-baseline" or "writing-mode" or "line-height" or "white-space" or "unicode-bidi"
+        || property.StartsWith("font-", StringComparison.Ordinal) || property.StartsWith("text-", StringComparison.Ordinal) && property != "text-rendering";
+
     private static void RemoveHidden(ExportNode node)
     {
         foreach (var child in node.Elements)
         {
             RemoveHidden(child);
         }
-        node.Children.RemoveAll(c => !c.IsText && c["id"] is null && (c["display"] == "none" || IsEmptyGroup(c) || IsEmptyShape(c)));
+        node.Children.RemoveAll(c => !c.IsText && !c.SelfAndDescendants().Any(n => n["id"] is not null) && (c["display"] == "none" || IsEmptyGroup(c) || IsEmptyShape(c)));
     }
 
     private static bool IsEmptyGroup(ExportNode node) => node.Name is "g" or "defs" && node.Children.Count == 0 && node["filter"] is null or "none";

@@ -15,7 +15,8 @@ internal sealed class ShortIds : ISvgRule
         {
             if (node["id"] is { } id)
             {
-                node["id"] = !used.Contains(id) ? null : names.TryGetValue(id, out var known) ? known : names[id] = Name(names.Count);
+                // Of several with one id browsers take the first.
+                node["id"] = used.Contains(id) && !names.ContainsKey(id) ? names[id] = Name(names.Count) : null;
             }
         }
         foreach (var node in root.SelfAndDescendants())

@@ -38,6 +38,10 @@ internal sealed partial class ShortNumbers : ISvgRule
             {
                 node[name] = Numbers.Brief(length, name.EndsWith("opacity", StringComparison.Ordinal) || name == "offset" ? 3 : inUnits ? 5 : decimals);
             }
+            else if (name is "gradientTransform" or "patternTransform" && Matrix.Parse(value) is { } ofPaint)
+            {
+                node[name] = ShortTransform(ofPaint, decimals);
+            }
             else if (ListsOfLengths.Contains(name) && name != "transform")
             {
                 node[name] = Number().Replace(value.Trim(), n => Numbers.Length(n.Value) is { } number ? Numbers.Brief(number, name == "values" || name.EndsWith("Transform", StringComparison.Ordinal) ? 5 : decimals) : n.Value);

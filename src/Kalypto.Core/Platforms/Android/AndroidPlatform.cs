@@ -1,6 +1,7 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms.Code;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms.Android;
@@ -33,6 +34,9 @@ public sealed class AndroidPlatform : IPlatform
     /// <inheritdoc/>
     public string Separator => "_";
 
+    /// <inheritdoc/>
+    public bool NamesTwins => false;
+
     /// <summary>The normal state says so, for the bare name is that of the selector over all states.</summary>
     public IReadOnlyList<string> WordsOf(Picture picture) => picture.State == "normal" ? [.. picture.WordsFor(Id).Where(w => w != "normal"), "normal"] : picture.WordsFor(Id);
 
@@ -43,10 +47,10 @@ public sealed class AndroidPlatform : IPlatform
     public string Accepted(string name) => FileSystems.Accepted(ResourceNames.Accepted(name), Separator);
 
     /// <summary>Resources share one namespace over all folders.</summary>
-    public string Place(Picture picture, string name) => picture.MakingFor(Id).Kind == Kinds.AppIcon ? $"{Resources}/mipmap/{LauncherIcons.Name}" : $"{Resources}/drawable/{name}";
+    public string Place(Picture picture, string name) => picture.MakingFor(Id).Kind == Kinds.AppIcon ? $"{Resources}/mipmap/{LauncherIcons.Name}{picture.MakingFor(Id).TwinMark()}" : $"{Resources}/drawable/{name}{picture.MakingFor(Id).TwinMark()}";
 
     /// <summary>Resources share one namespace over all folders of a type, whatever stands behind their dash.</summary>
-    public string Place(PlannedFile file) => file.Path.Split('/') is [.., var folder, var name] ? $"{Resources}/{folder.Split('-')[0]}/{Path.GetFileNameWithoutExtension(name)}" : file.Path;
+    public string Place(PlannedFile file) => file.Path.Split('/') is [.., var folder, var name] ? $"{Resources}/{folder.Split('-')[0]}/{NameOfResource(name)}{file.Picture.MakingFor(Id).TwinMark()}" : file.Path;
 
     /// <summary>One resource name holds one picture, so of several formats the first that scales without loss is made.</summary>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
@@ -61,14 +65,21 @@ public sealed class AndroidPlatform : IPlatform
             // What vectors cannot show ships in densities; the finding says why.
             making = making with { Formats = [.. making.Formats.Where(f => f.Format != Format.Vector), .. making.Formats.Any(f => f.Format != Format.Vector && Takes(f.Format)) ? [] : new[] { new FormatAsk(Format.Png) }] };
         }
+        var form = Qualifiers(making.Twin);
         Format[] order = [Format.Vector, Format.WebP, Format.Png, Format.Png8, Format.Jpeg, Format.Gif];
         var format = order.FirstOrDefault(f => making.Makes(f));
         var scales = Densities.Concat(making.Scales.Contains(Television.Scale) ? [Television] : []).ToList();
-        return Sized.Files(ask with { Making = making }, f => f == format, making.ScalesAmong(scales.Select(d => d.Scale)),
-            (_, scale, ending) => $"{Resources}/drawable-{scales.First(d => d.Scale == scale).Density}/{ask.Name}{ending.Replace('-', '_')}",
-            (_, size, ending) => $"{Resources}/drawable-nodpi/{ask.Name}_{size}{ending.Replace('-', '_')}",
-            (_, ending) => $"{Resources}/drawable/{ask.Name}{ending}");
+        return Sized.Files(ask with { Making = making }, f => f == format, asked => making.ScalesAmong(scales.Select(d => d.Scale), asked),
+            (_, scale, ending) => $"{Resources}/drawable{form}-{scales.First(d => d.Scale == scale).Density}/{ask.Name}{ending.Replace('-', '_')}",
+            (_, size, ending) => $"{Resources}/drawable{form}-nodpi/{ask.Name}_{size}{ending.Replace('-', '_')}",
+            (_, ending) => $"{Resources}/drawable{form}/{ask.Name}{ending}");
     }
+
+    /// <summary>The qualifiers of the form that a resource is for, in the order that Android asks for (App resources overview, table 2).</summary>
+    internal static string Qualifiers(Twin? twin) => twin is null ? ""
+        : (twin.Language is { } language ? "-" + language.Replace("-", "-r", StringComparison.Ordinal) : "") + (twin.IsRightToLeft ? "-ldrtl" : "") + (twin.IsDark ? "-night" : "");
+
+    private static string NameOfResource(string fileName) => fileName[..fileName.IndexOf('.', StringComparison.Ordinal)];
 
     /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
@@ -87,10 +98,11 @@ public sealed class AndroidPlatform : IPlatform
             yield return file;
         }
         // Every resource by its own name: those of a width or height have one of their own.
-        var named = pack.Files.Except(icons).Select(f => (f.Picture, Name: Path.GetFileNameWithoutExtension(f.FileName))).Distinct().Select(r => (r.Picture, r.Name, r.Name)).ToList();
+        var named = pack.Files.Except(icons).GroupBy(f => NameOfResource(f.FileName))
+            .Select(r => CodePicture.BestFirst(r.OrderBy(f => f.Picture.MakingFor(Id).Twin is not null)) is var files ? new CodePicture(files[0].Picture, r.Key, r.Key, files) : null!).ToList();
         if (named.Count > 0)
         {
-            yield return CodeNames.Kotlin(Id, "android/Pictures.kt", this, named);
+            yield return KotlinNames.File($"android/{pack.Book.Code.ClassName}.kt", this, pack.Book.Code.ClassName, pack.Book.Code.KotlinPackage, named);
         }
     }
 }

@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms.Code;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms.Apple;
@@ -25,23 +26,30 @@ public sealed class ApplePlatform : IPlatform
     public bool Takes(Format format) => format == Format.Png || format == Format.Png8 || format == Format.Jpeg || format == Format.Svg || format == Format.Pdf;
 
     /// <inheritdoc/>
-    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? AppIconSet
-        : ImageSet(making, name);
+    public bool NamesTwins => false;
+
+    /// <inheritdoc/>
+    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? AppIconSet + making.TwinMark()
+        : ImageSet(making, name) + making.TwinMark();
 
     /// <summary>An image set holds one picture, so of several formats the first that scales without loss is made.</summary>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)
     {
         if (ask.Making.Kind == Kinds.AppIcon)
         {
-            return [Sized.Square($"{AppIconSet}/AppIcon.png", 1024, ask, opaque: true)];
+            // A dark icon may let the ground of the system through; the others may not.
+            return [Sized.Square($"{AppIconSet}/AppIcon{Form(ask)}.png", 1024, ask, opaque: ask.Twin?.IsDark != true)];
         }
         var set = ImageSet(ask.Making, ask.Name);
         Format[] order = [Format.Svg, Format.Pdf, Format.Png, Format.Png8, Format.Jpeg];
         var format = order.FirstOrDefault(f => ask.Making.Makes(f));
-        return Sized.Files(ask, f => f == format, ask.Making.ScalesAmong(Own),
-            (_, scale, ending) => $"{set}/{ask.Name}{(scale.Factor == 1 ? "" : $"@{scale}")}{ending}", (_, size, ending) => $"{ImageSet(ask.Making, $"{ask.Name}-{size}")}/{ask.Name}-{size}{ending}",
-            (_, ending) => $"{set}/{ask.Name}{ending}");
+        return Sized.Files(ask, f => f == format, f => ask.Making.ScalesAmong(Own, f),
+            (_, scale, ending) => $"{set}/{ask.Name}{Form(ask)}{(scale.Factor == 1 ? "" : $"@{scale}")}{ending}", (_, size, ending) => $"{ImageSet(ask.Making, $"{ask.Name}-{size}")}/{ask.Name}{Form(ask)}-{size}{ending}",
+            (_, ending) => $"{set}/{ask.Name}{Form(ask)}{ending}");
     }
+
+    // All forms of a picture lie in its set, which says of each what it is for.
+    private static string Form(PictureAsk ask) => ask.Twin is { } twin ? "-" + string.Join('-', twin.Words) : "";
 
     /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
@@ -66,10 +74,10 @@ public sealed class ApplePlatform : IPlatform
             yield return CatalogContents.Of(folder, [new("properties", new JsonObject { ["provides-namespace"] = true })]);
         }
         var named = pack.Files.Where(f => !f.Path.StartsWith(AppIconSet, StringComparison.Ordinal)).GroupBy(f => f.Path[..f.Path.LastIndexOf('/')])
-            .Select(s => (s.First().Picture, Name: s.Key[(s.Key.LastIndexOf('/') + 1)..^".imageset".Length], s.Key[(Catalog.Length + 1)..^".imageset".Length])).ToList();
+            .Select(s => new CodePicture(s.First().Picture, s.Key[(s.Key.LastIndexOf('/') + 1)..^".imageset".Length], s.Key[(Catalog.Length + 1)..^".imageset".Length], CodePicture.BestFirst(s))).ToList();
         if (named.Count > 0)
         {
-            yield return CodeNames.Swift(Id, "apple/Pictures.swift", this, named);
+            yield return SwiftNames.File($"apple/{pack.Book.Code.ClassName}.swift", this, pack.Book.Code.ClassName, named);
         }
     }
 

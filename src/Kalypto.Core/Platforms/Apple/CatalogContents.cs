@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms.Apple;
 
@@ -10,33 +11,59 @@ internal static class CatalogContents
     private static readonly JsonSerializerOptions Json = new() { WriteIndented = true, NewLine = "\n" };
 
     /// <summary>The images of a set.</summary>
-    public static JsonArray Images(IEnumerable<PlannedFile> set) => new([.. set.OrderBy(f => f.Scale).Select(f =>
+    public static JsonArray Images(IEnumerable<PlannedFile> set)
     {
-        var image = new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal" };
-        // A file that serves all scales, or of a size of its own, has no scale.
-        if (!f.Format.IsVector && f.Picture.MakingFor("apple") is var making && (!making.Scales.IsEmpty || making.Wide.IsEmpty && making.Tall.IsEmpty))
+        var files = set.OrderBy(f => TwinOf(f)?.ToString(), StringComparer.Ordinal).ThenBy(f => f.Scale).ToList();
+        var hasMirrored = files.Exists(f => TwinOf(f)?.IsRightToLeft == true);
+        return new([.. files.Select(f =>
         {
-            image["scale"] = f.Scale.ToString();
-        }
-        return image;
-    })]);
+            var making = f.Picture.MakingFor("apple");
+            var image = new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal" };
+            // A file that serves all scales, or of a size of its own, has no scale.
+            if (!f.Format.IsVector && (!making.Scales.IsEmpty || making.Wide.IsEmpty && making.Tall.IsEmpty))
+            {
+                image["scale"] = f.Scale.ToString();
+            }
+            Appearance(image, making.Twin);
+            if (making.Twin?.Language is { } language)
+            {
+                image["locale"] = language;
+            }
+            // One direction alone is turned round for the other.
+            if (making.Twin?.IsRightToLeft == true || hasMirrored || making.Mirror)
+            {
+                image["language-direction"] = making.Twin?.IsRightToLeft == true ? "right-to-left" : "left-to-right";
+            }
+            return image;
+        })]);
+    }
 
     /// <summary>The images of an app icon.</summary>
-    public static JsonArray AppIcons(IEnumerable<PlannedFile> set) => new([.. set.Select(f =>
-        new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal", ["platform"] = "ios", ["size"] = $"{f.Width}x{f.Height}" })]);
+    public static JsonArray AppIcons(IEnumerable<PlannedFile> set) => new([.. set.OrderBy(f => TwinOf(f)?.ToString(), StringComparer.Ordinal).Select(f =>
+    {
+        var image = new JsonObject { ["filename"] = f.FileName, ["idiom"] = "universal", ["platform"] = "ios", ["size"] = $"{f.Width}x{f.Height}" };
+        Appearance(image, TwinOf(f));
+        return image;
+    })]);
 
     /// <summary>How a set is drawn, if not as it comes.</summary>
     public static IEnumerable<KeyValuePair<string, JsonNode?>> Properties(IEnumerable<PlannedFile> set)
     {
-        var first = set.First();
+        var files = set.ToList();
+        var first = files[0];
         var properties = new JsonObject();
-        if (first.Format.IsVector)
+        // Shapes are kept in the app for what people have shown in several sizes; all else is drawn faster from the pixels that are made of it.
+        if (first.Format.IsVector && first.Picture.MakingFor("apple").Kind is "icon" or "logo" or "button")
         {
             properties["preserves-vector-representation"] = true;
         }
-        if (first.Picture.IsOneColour)
+        if (first.Picture.IsOneColour && first.Picture.MakingFor("apple").Tint != false)
         {
             properties["template-rendering-intent"] = "template";
+        }
+        if (files.Exists(f => TwinOf(f)?.Language is not null))
+        {
+            properties["localizable"] = true;
         }
         return properties.Count > 0 ? [new("properties", properties)] : [];
     }
@@ -56,4 +83,14 @@ internal static class CatalogContents
         }
         return json.ToJsonString(Json) + "\n";
     });
+
+    private static Twin? TwinOf(PlannedFile file) => file.Picture.MakingFor("apple").Twin;
+
+    private static void Appearance(JsonObject image, Twin? twin)
+    {
+        if (twin is { IsDark: true } or { IsTinted: true })
+        {
+            image["appearances"] = new JsonArray(new JsonObject { ["appearance"] = "luminosity", ["value"] = twin.IsTinted ? "tinted" : "dark" });
+        }
+    }
 }

@@ -27,9 +27,16 @@ internal static class SiteIcons
     /// <summary>True for a file of the icon.</summary>
     public static bool Is(PlannedFile file) => file.Picture.MakingFor("web").Kind == Kinds.AppIcon;
 
+    // Home screens have room for about so many letters below an icon.
+    private const int LongestShortName = 12;
+
     /// <summary>The web application manifest that names the icons.</summary>
-    public static string Manifest(List<PlannedFile> icons) => new JsonObject
+    public static string Manifest(string name, List<PlannedFile> icons) => new JsonObject
     {
+        ["name"] = name,
+        ["short_name"] = name.Length <= LongestShortName ? name : name.Split(' ')[0],
+        ["start_url"] = ".",
+        ["display"] = "browser",
         ["icons"] = new JsonArray([.. icons.Where(i => i.Path.Contains("/icon-", StringComparison.Ordinal)).Select(i => new JsonObject
         {
             ["src"] = WebFiles.Relative(i),

@@ -1,6 +1,7 @@
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Platforms.Code;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms.Web;
@@ -26,7 +27,7 @@ public sealed class WebPlatform : IPlatform
     public bool Takes(Format format) => format != Format.Vector;
 
     /// <inheritdoc/>
-    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? "web/site icons"
+    public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? "web/site icons" + making.TwinMark()
         : $"web/{making.FolderPrefix}{name}";
 
     /// <inheritdoc/>
@@ -34,10 +35,11 @@ public sealed class WebPlatform : IPlatform
     {
         if (ask.Making.Kind == Kinds.AppIcon)
         {
-            return SiteIcons.FilesOf(ask);
+            // The icons of a site have one form.
+            return ask.Twin is null ? SiteIcons.FilesOf(ask) : [];
         }
         var path = $"web/{ask.Folder}{ask.Name}";
-        return Sized.Files(ask, Takes, ask.Making.ScalesOr(Usual),
+        return Sized.Files(ask, Takes, f => ask.Making.ScalesOr(Usual, f),
             (_, scale, ending) => $"{path}{(scale.Factor == 1 ? "" : $"@{scale}")}{ending}", (_, size, ending) => $"{path}-{size}{ending}", (_, ending) => path + ending, links: true);
     }
 
@@ -47,7 +49,7 @@ public sealed class WebPlatform : IPlatform
         var icons = pack.Files.Where(SiteIcons.Is).ToList();
         if (icons.Count > 0)
         {
-            yield return new(Id, "web/site.webmanifest", () => SiteIcons.Manifest(icons));
+            yield return new(Id, "web/site.webmanifest", () => SiteIcons.Manifest(pack.Project, icons));
             yield return new(Id, "web/site-icons.html", SiteIcons.HeadLines);
         }
         var pictures = pack.Files.Where(f => !SiteIcons.Is(f) && !f.IsLinked && f.Format != Format.Pdf && f.Format != Format.Ico).GroupBy(f => f.Picture).ToList();
@@ -55,9 +57,10 @@ public sealed class WebPlatform : IPlatform
         {
             yield break;
         }
-        yield return new(Id, "web/pictures.html", () => HtmlLines.Write(pictures));
-        yield return new(Id, "web/pictures.css", () => CssLines.Write(pictures));
-        yield return CodeNames.TypeScript(Id, "web/pictures.ts", this, pictures.Select(p => (p.Key, this.NameOf(p.Key), WebFiles.Relative(WebFiles.Fallback(p)))));
+        yield return new(Id, "web/pictures.html", () => HtmlLines.Write(WebPictures.Of(pictures)));
+        yield return new(Id, "web/pictures.css", () => CssLines.Write(WebPictures.Of(pictures)));
+        yield return TypeScriptNames.File("web/pictures.ts", this, pack.Book.Code.ClassName, pictures.Select(p => CodePicture.BestFirst(p.OrderBy(f => !f.BrowsersShow)) is var files
+            && files.FirstOrDefault(f => f.BrowsersShow) is { } best ? new CodePicture(p.Key, this.NameOf(p.Key), WebFiles.Relative(best), [best, .. files.Where(f => f != best && f.BrowsersShow)]) : null).OfType<CodePicture>(), WebFiles.Relative);
         var vectors = pack.Files.Where(f => f.Format == Format.Svg && f.Picture.MakingFor(Id).Kind is "icon" or "logo").ToList();
         if (vectors.Count > 0)
         {

@@ -40,13 +40,14 @@ export const pack = () => ({
   },
   get part() {
     const [design, root] = this.screen ? this.screen.split('.').map(Number) : [null, null];
-    return { platform: this.platform || null, design, screen: root };
+    // What is shown is what can be built by itself.
+    return { platform: this.platform || null, design, screen: root, kind: this.kind || null, format: this.format || null, search: this.search.trim() || null, folder: this.folder || null };
   },
   // The newest question gets the answer that is shown.
   async refresh() {
     const asked = ++this.asked;
-    const { search, kind, format, folder, by, most } = this;
-    const query = new URLSearchParams(Object.entries({ ...this.part, search, kind, format, folder, by, most }).filter(([, value]) => value !== null && value !== ''));
+    const { by, most } = this;
+    const query = new URLSearchParams(Object.entries({ ...this.part, by, most }).filter(([, value]) => value !== null && value !== ''));
     const model = await server.get(`/api/projects/${this.project}/pack?${query}`);
     if (!model.failed && asked === this.asked) {
       this.model = model;

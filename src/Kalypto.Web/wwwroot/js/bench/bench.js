@@ -5,6 +5,7 @@ import { box } from './box.js';
 import { cursor } from './cursor.js';
 import { details } from './details.js';
 import { edits } from './edits.js';
+import { get } from './get.js';
 import { keys } from './keys.js';
 import { names } from './names.js';
 import { picture } from './picture.js';
@@ -79,4 +80,4 @@ const sums = {
 };
 
 // Getters stay getters: each part is laid over the others by its descriptors.
-export const bench = () => Object.defineProperties({}, Object.assign({}, ...[rows, sight, cursor, details, edits, names, tags, box, sorting, view, picture, pointer, keys, sums].map(Object.getOwnPropertyDescriptors)));
+export const bench = () => Object.defineProperties({}, Object.assign({}, ...[rows, sight, cursor, details, edits, names, tags, get, box, sorting, view, picture, pointer, keys, sums].map(Object.getOwnPropertyDescriptors)));

@@ -33,6 +33,7 @@ export const keys = {
       o: () => this.decide('Open'),
       n: () => this.startName(row),
       r: () => this.openRename(),
+      g: () => this.openGet(),
       y: () => this.acceptPicked(),
       x: () => this.dismissPicked(),
       j: () => this.join(),

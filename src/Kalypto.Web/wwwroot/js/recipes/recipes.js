@@ -154,8 +154,8 @@ export const recipes = () => ({
   async refresh() {
     const model = await server.get(`/api/projects/${this.project}/recipes`);
     if (!model.failed) {
-      const { copyright, author, contact, suffix, byScale, byFormat } = this.model;
-      this.model = { ...model, copyright, author, contact, suffix, byScale, byFormat };
+      const { copyright, author, contact, suffix, byScale, byFormat, className, kotlinPackage, namespace, isWpf } = this.model;
+      this.model = { ...model, copyright, author, contact, suffix, byScale, byFormat, className, kotlinPackage, namespace, isWpf };
       this.look();
     }
   },
@@ -212,6 +212,12 @@ export const recipes = () => ({
   saveFolders() {
     const { byScale, byFormat, suffix } = this.model;
     this.change({ do: 'folders', byScale, byFormat, suffix });
+  },
+  get windowsApp() { return this.model.isWpf ? 'wpf' : ''; },
+  set windowsApp(app) { this.model.isWpf = app === 'wpf'; },
+  saveCode() {
+    const { className, kotlinPackage, namespace, isWpf } = this.model;
+    this.change({ do: 'code', className, kotlinPackage, namespace, isWpf });
   },
   async importFile() {
     const input = this.$event.target;

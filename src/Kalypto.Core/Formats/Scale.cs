@@ -1,7 +1,7 @@
 using System.Globalization;
 using Kalypto.Core.Designs;
 
-namespace Kalypto.Core.Tagging;
+namespace Kalypto.Core.Formats;
 
 /// <summary>A factor of the 1x size.</summary>
 /// <param name="Factor">px per pt; from 0.1 to 10.</param>

@@ -1,0 +1,110 @@
+// The shortest way: from a dropped file to just three pictures, and what keys it takes.
+import assert from 'node:assert/strict';
+import { readFileSync } from 'node:fs';
+import { after, before, test } from 'node:test';
+import { unzipSync } from 'fflate';
+import { PNG } from 'pngjs';
+import { breaksNoRule, launch, newPage } from './browser.mjs';
+import { serve } from './server.mjs';
+
+const patience = Number(process.env.KALYPTO_TEST_PATIENCE ?? 120_000);
+let server, browser, page;
+const problems = [];
+before(async () => {
+  server = await serve({ demo: false });
+  browser = await launch();
+  page = await newPage(browser);
+  page.on('console', m => m.type() === 'error' && problems.push(m.text()));
+  page.on('pageerror', e => problems.push(e.message));
+});
+after(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const signs = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 100">
+  <path id="bell" d="M10 10h20v24H10z" fill="#173a45"/><path id="moon" d="M60 10h30v30z" fill="#2c6e54"/><circle id="comet" cx="140" cy="30" r="12" fill="#a8690f"/>
+  <text id="title" x="200" y="30" font-family="Inter" font-size="16">Tonight</text></svg>`;
+
+test('three picked layers are three PNGs at 1x within five presses', async () => {
+  await page.goto(server.address);
+  await page.setInputFiles('.foot input[type=file]', { name: 'signs.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(signs) });
+  await page.waitForURL(/projects\/1$/);
+  await page.goto(server.address + await page.locator('.screen-face').getAttribute('href'));
+  await page.waitForSelector('.ledger-row');
+  for (const name of ['bell', 'moon', 'comet']) {
+    await page.locator('.ledger-row', { hasText: name }).click({ modifiers: ['Control'] });
+  }
+  let presses = 0;
+  const press = async key => {
+    presses++;
+    await page.keyboard.press(key);
+  };
+  await press('g');
+  await page.waitForFunction(() => /^3 files/.test(document.querySelector('.get [role=status]')?.textContent ?? ''), null, { timeout: patience });
+  const download = page.waitForEvent('download', { timeout: patience });
+  await press('Enter');
+  const files = unzipSync(readFileSync(await (await download).path()));
+  assert.deepEqual(Object.keys(files).sort(), ['bell.png', 'comet.png', 'moon.png']);
+  const { width, height } = PNG.sync.read(Buffer.from(files['bell.png']));
+  assert.deepEqual([width, height], [20, 24]);
+  console.log(`# from picked layers to three PNGs: ${presses} presses`);
+  assert.ok(presses <= 5);
+  // Nothing was decided by it, and what is not understood is told.
+  assert.equal(await page.locator('.ledger-row .sign.ship').count(), 0);
+  await page.keyboard.press('g');
+  await page.fill('.get input', 'pgn@1x');
+  await page.waitForFunction(() => document.querySelector('.get [role=status]')?.textContent.includes('png'), null, { timeout: patience });
+  await breaksNoRule(page);
+  await page.fill('.get input', 'svg png@1x,3x');
+  await page.waitForFunction(() => /^9 files/.test(document.querySelector('.get [role=status]')?.textContent ?? ''), null, { timeout: patience });
+});
+
+test('a board of 300 layers becomes a pack by keyboard alone', async () => {
+  const marks = Array.from({ length: 300 }, (_, i) => `<path id="mark-${i + 1}" d="M${(i % 20) * 50 + 10} ${Math.floor(i / 20) * 50 + 10}h${12 + i % 13}v${12 + i % 7}l-4 ${i % 5}z" fill="#173a45"/>`);
+  await page.goto(server.address);
+  await page.setInputFiles('.foot input[type=file]', { name: 'marks.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 800">${marks.join('')}</svg>`) });
+  await page.waitForURL(/projects\/2$/);
+  await page.goto(server.address + await page.locator('.screen-face').getAttribute('href'));
+  await page.waitForSelector('.ledger-row');
+  let presses = 0;
+  const press = async (...keys) => {
+    for (const key of keys) {
+      presses++;
+      await page.keyboard.press(key);
+    }
+  };
+  const says = text => page.waitForFunction(t => document.querySelector('.bench-foot').textContent.includes(t), text, { timeout: patience });
+  // The screen itself stays open: all rows below it are picked, shipped and tagged, then built by name.
+  await press('f', ...'mark', 'Enter', '*', 's');
+  await says('300 layers →');
+  await press('/', ...'icon', 'Enter');
+  await page.waitForFunction(() => [...document.querySelectorAll('.cell-kind')].filter(c => c.textContent === 'icon').length > 5, null, { timeout: patience });
+  await page.locator('.rows').focus();
+  await press(';', ...'build the', 'Enter');
+  await page.waitForURL(/deliveries$/);
+  await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 4 * patience });
+  assert.equal(await page.locator('.build').first().getAttribute('data-state'), 'done');
+  const zip = await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'));
+  const paths = Object.keys(unzipSync(await zip.body()));
+  assert.equal(paths.filter(f => /^web\/mark-\d+\.svg$/.test(f)).length, 300);
+  console.log(`# from a board of 300 layers to its pack: ${presses} presses`);
+  assert.ok(presses < 40);
+});
+
+test('everything that can be done on a page is found by its name, without a mouse', async () => {
+  await page.goto(`${server.address}/projects/1/pack`);
+  await page.waitForSelector('.pack-card, .empty');
+  await page.keyboard.press(';');
+  await breaksNoRule(page);
+  await page.keyboard.type('recip');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/recipes$/);
+  await page.keyboard.press(';');
+  await page.keyboard.type('no such thing');
+  await page.waitForSelector('.actions [role=status]:has-text("Nothing here is called so")');
+  await page.keyboard.press('Escape');
+  assert.equal(await page.locator('.actions').evaluate(d => d.open), false);
+});
+
+test('no page complained in its console', () => assert.deepEqual(problems, []));
