@@ -5,6 +5,7 @@ using Kalypto.Application.Desk;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Fonts;
+using Kalypto.Application.Handover;
 using Kalypto.Application.Keeping;
 using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
@@ -26,7 +27,7 @@ public static class Services
         this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
         .AddDrawing(database, reader, renderer, options)
         .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new()).AddSingleton(places ?? PlaceOptions.None).AddSingleton(inbox ?? InboxOptions.None)
-        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
+        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()

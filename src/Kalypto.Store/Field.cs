@@ -6,7 +6,7 @@ internal sealed record Field(string Name, string Table, string Column, string Ty
     private static readonly Field[] All =
     [
         new("recipes", "projects", "recipes", "text"), new("platforms", "projects", "platforms", "text[]"), new("checks", "projects", "checks", "text"),
-        new("fonts", "projects", "fonts", "text"),
+        new("fonts", "projects", "fonts", "text"), new("tokens", "projects", "tokens", "text"),
         new("project name", "projects", "name", "text"), new("description", "projects", "description", "text"),
         new("archived", "projects", "archived_at", "timestamptz"), new("deleted", "projects", "deleted_at", "timestamptz"),
         new("arrangement", "designs", "arrangement", "text"), new("drawn at", "designs", "drawn_at", "double precision"),

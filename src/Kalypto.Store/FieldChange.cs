@@ -2,6 +2,7 @@ using System.Globalization;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Tagging;
+using Kalypto.Core.Tokens;
 
 namespace Kalypto.Store;
 
@@ -36,6 +37,9 @@ public sealed record FieldChange
 
     /// <summary>The fonts that a project has of its own.</summary>
     public static FieldChange Fonts(int project, Func<FontBook, FontBook> change) => new("fonts", project, before => change(FontBook.Read(before ?? "")).ToJson());
+
+    /// <summary>What a project says of its tokens.</summary>
+    public static FieldChange Tokens(int project, Func<TokensSaid, TokensSaid> change) => new("tokens", project, before => change(TokensSaid.Read(before ?? "")).ToJson());
 
     /// <summary>The name of a project.</summary>
     public static FieldChange ProjectName(int project, string name) => new("project name", project, _ => name);

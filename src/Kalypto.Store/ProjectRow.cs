@@ -16,6 +16,9 @@ public sealed record ProjectRow(int Id, string Name, IReadOnlyList<string> Platf
     /// <summary>The fonts that it has of its own, as JSON; empty for none.</summary>
     public string Fonts { get; init; } = "";
 
+    /// <summary>What it says of its tokens, as JSON; empty for nothing.</summary>
+    public string Tokens { get; init; } = "";
+
     /// <summary>Raised by every change.</summary>
     public long Revision { get; init; }
 

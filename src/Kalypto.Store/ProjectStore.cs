@@ -8,7 +8,7 @@ namespace Kalypto.Store;
 /// <summary>The projects.</summary>
 public sealed class ProjectStore(Database database)
 {
-    private const string Columns = "select id, name, platforms, recipes, description, checks, revision, archived_at, fonts from projects";
+    private const string Columns = "select id, name, platforms, recipes, description, checks, revision, archived_at, fonts, tokens from projects";
 
     private const string Listed = "select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at from projects";
 
@@ -121,6 +121,7 @@ public sealed class ProjectStore(Database database)
         Revision = r.GetInt64(6),
         ArchivedAt = r.Time(7),
         Fonts = r.GetString(8),
+        Tokens = r.GetString(9),
     };
 
     private static DesignRow ReadDesign(NpgsqlDataReader r) =>

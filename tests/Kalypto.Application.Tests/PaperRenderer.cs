@@ -5,6 +5,7 @@ using Kalypto.Core.Fonts;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
+using Kalypto.Core.Styling;
 
 namespace Kalypto.Application.Tests;
 
@@ -94,6 +95,9 @@ internal sealed class PaperRenderer : IRenderer
 
     /// <summary>How any two pictures differ; null for two that cannot be compared.</summary>
     public PictureDifference? Difference { get; init; }
+
+    public Task<IReadOnlyList<LineMeasure>> MeasureTextAsync(IReadOnlyList<TextAsk> texts, FontBook fonts, CancellationToken cancel) =>
+        Task.FromResult<IReadOnlyList<LineMeasure>>([.. texts.Select(t => new LineMeasure(t.Words.Length * t.Size / 2, t.Size, t.Size / 4))]);
 
     public Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult(new Drawn(DrawingReader.Merged(drawing) ?? [], null));
 

@@ -5,6 +5,7 @@ using Kalypto.Application.Packs;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Styling;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 using Microsoft.Extensions.Logging;
@@ -15,6 +16,8 @@ namespace Kalypto.Application.BringingIn;
 public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers edit, OpenProject open, PlanPack plans, BuildPack building, Deliveries deliveries, ILogger<LoadDemo> log)
 {
     private const string Name = "Larkrise Observatory";
+    // pt
+    private const double SmallestBox = 40;
     private static readonly Actor Kalypto = new("kalypto", "Kalypto");
 
     /// <summary>Loads it when there is no project at all, nor ever was one that is still kept.</summary>
@@ -43,6 +46,7 @@ public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers 
     /// <summary>Delivers twice, with some more decided between, so that there is something to compare from the start.</summary>
     public async Task DeliverTwiceAsync(int project, CancellationToken cancel)
     {
+        await BuildInCodeAsync(project, "Tonight", cancel);
         await DeliverAsync(project, "first icons, for the review", cancel);
         await SayAsync(project, ["clock", "pin", "price tag", "cloud-night"], mark => mark with { Decision = Decision.Ship, Tags = Tags.Parse("icon to:icons") }, cancel);
         await SayAsync(project, ["moon-phase"], mark => mark with { ShipName = "moon-tonight" }, cancel);
@@ -73,6 +77,22 @@ public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers 
         })
         {
             await SayAsync(project, names, change, cancel);
+        }
+    }
+
+    /// <summary>The words and plain boxes of a screen are built in code, so that developers find their values in the handover.</summary>
+    private async Task BuildInCodeAsync(int project, string screen, CancellationToken cancel)
+    {
+        var workspace = (await open.LoadAsync(project, cancel))!;
+        foreach (var design in workspace.States)
+        {
+            foreach (var found in design.Measured.Drawing.Screens.Where(s => s.Name == screen))
+            {
+                var values = new ValuesReader(design, found);
+                var layers = design.Measured.LayersOf(found).Where(l => l.Children.Count == 0 && !l.HiddenHere && Progress.CoveredBy(l, design.MarkOf) is null && design.MarkOf(l).Decision == Decision.Open
+                    && (l.Content == LayerContent.Text || values.Of(l) is { Outline: null, Beyond.IsEmpty: true, Fill: not null, Box: { Width: >= SmallestBox, Height: >= SmallestBox } }));
+                await edit.ChangeAsync(new(workspace, Kalypto), $"Demo: words and boxes of {screen}", [.. layers.Select(l => new LayerRef(design.Id, l.Ordinal))], mark => mark with { Decision = Decision.Code }, cancel);
+            }
         }
     }
 

@@ -3,6 +3,7 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Tagging;
+using Kalypto.Core.Tokens;
 using Kalypto.Store;
 
 namespace Kalypto.Application.Opening;
@@ -26,6 +27,9 @@ public sealed record Workspace(
 
     /// <summary>What the project says of how its pictures are made.</summary>
     public RecipeBook Recipes => States.Count > 0 ? States[0].Recipes : RecipeBookJson.Read(Row.Recipes);
+
+    /// <summary>What its layers that are built in code share.</summary>
+    public TokenBook Tokens => TokenBook.Of(States, TokensSaid.Read(Row.Tokens));
 
     /// <summary>All that is said in it, to be kept.</summary>
     public ProjectState Said => new(Row, [.. Designs.Select(d => (d.Row, d.State.Marks))]);

@@ -25,16 +25,24 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
     }
 
     /// <summary>A screen, at twice its points, in the draft that holds or another one.</summary>
-    public Task<Answer> ScreenAsync(int project, int design, int root, int? draft, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
+    public Task<Answer> ScreenAsync(int project, int design, int root, int? draft, CancellationToken cancel) =>
+        WithAsync(project, design, draft, (row, state) => ScreenAsync(row, state, root, cancel), cancel);
+
+    /// <summary>A screen of a design that was opened already, such as one of a delivery.</summary>
+    public async Task<Answer> ScreenAsync(DesignRow row, DesignState state, int root, CancellationToken cancel) =>
         state.Measured.Drawing.Screens.FirstOrDefault(s => s.Root.Ordinal == root) is { } screen
-            ? await DrawAsync(row, state, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Side(screen.Box, state.DrawnAt), cancel) : Answer.NotThere, cancel);
+            ? await DrawAsync(row, state, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Side(screen.Box, state.DrawnAt), cancel) : Answer.NotThere;
 
     /// <summary>A whole drawing.</summary>
     public Task<Answer> BoardAsync(int project, int design, CancellationToken cancel) => WithAsync(project, design, null, async (row, state) =>
         state.Measured.Drawn is var drawn ? await DrawAsync(row, state, drawn.Layers[0], Isolation.Of(drawn, drawn.Layers[0]), drawn.Box, Side(drawn.Box, 1), cancel) : Answer.NotThere, cancel);
 
     /// <summary>A layer, small or as a sample of it, in the draft that holds or another one.</summary>
-    public Task<Answer> LayerAsync(int project, int design, int ordinal, int? draft, bool isSample, CancellationToken cancel) => WithAsync(project, design, draft, async (row, state) =>
+    public Task<Answer> LayerAsync(int project, int design, int ordinal, int? draft, bool isSample, CancellationToken cancel) =>
+        WithAsync(project, design, draft, (row, state) => LayerAsync(row, state, ordinal, isSample, cancel), cancel);
+
+    /// <summary>A layer of a design that was opened already, such as one of a delivery.</summary>
+    public async Task<Answer> LayerAsync(DesignRow row, DesignState state, int ordinal, bool isSample, CancellationToken cancel)
     {
         if (ordinal < 0 || ordinal >= state.Layers.Length)
         {
@@ -44,7 +52,7 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
         var box = layer.Content == LayerContent.Screen ? state.Measured.ScreenOf(layer)?.Box ?? state.Measured.ShapeOf(layer)
             : (await desk.LookAsync(Jobs.Look(desk, row, state, layer), cancel)).Ink;
         return box is { } shown ? await DrawAsync(row, state, layer, state.Isolate(layer), shown, isSample ? Math.Min(MostSampleSide, Side(shown, state.DrawnAt)) : ThumbnailSide, cancel) : new(true, null);
-    }, cancel);
+    }
 
     private async Task<Answer> WithAsync(int project, int design, int? draft, Func<DesignRow, DesignState, Task<Answer>> draw, CancellationToken cancel)
     {

@@ -6,6 +6,7 @@ using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Planning;
+using Kalypto.Core.Tokens;
 using Kalypto.Store;
 using Microsoft.Extensions.Logging;
 
@@ -105,7 +106,7 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
         var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
             .SelectMany(m => d.SaidOf(d.Layers[m.Key]).Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => keys.Of(d.Isolate(l))));
         var looks = await desk.LooksAsync([.. shipped], cancel);
-        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor, keys) { Project = workspace.Row.Name, Weight = desk.WeightOf, CheckBook = CheckBook.Read(workspace.Row.Checks) };
+        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor, keys) { Project = workspace.Row.Name, Weight = desk.WeightOf, CheckBook = CheckBook.Read(workspace.Row.Checks), Tokens = TokensSaid.Read(workspace.Row.Tokens) };
         var pack = planner.Plan(workspace.States, workspace.Platforms);
         return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }

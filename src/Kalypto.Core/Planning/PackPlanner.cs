@@ -10,6 +10,8 @@ using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
+using Kalypto.Core.Tokens;
+using Kalypto.Core.Tokens.Code;
 
 namespace Kalypto.Core.Planning;
 
@@ -27,6 +29,9 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
 
     /// <summary>The name of the project, for files that say it.</summary>
     public string Project { get; init; } = "";
+
+    /// <summary>What the project says of its tokens.</summary>
+    public TokensSaid Tokens { get; init; } = TokensSaid.None;
 
     /// <summary>What the project says of checks.</summary>
     public CheckBook CheckBook { get; init; } = CheckBook.Usual;
@@ -49,7 +54,9 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var byDesign = designs.ToDictionary(d => d.Id);
         string Written(PlannedFile file) => SvgExport.Of(
             IsolationOf(byDesign[file.Picture.Ref.Design], file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, new(file.Ground) { TakesColour = file.TakesColour });
-        return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, svgOf ?? Written) { Project = Project })).OrderBy(f => f.Path, StringComparer.Ordinal)];
+        var written = platforms.Where(p => files.Any(f => f.Platform == p.Id)).Select(p => p.Id);
+        return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, svgOf ?? Written) { Project = Project }))
+            .Concat(TokenFiles.Of(written, TokenBook.Of(designs, Tokens), book.Code)).OrderBy(f => f.Path, StringComparer.Ordinal)];
     }
 
     /// <summary>The isolated drawing of a picture, with what lies beneath it where that is asked.</summary>

@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.RegularExpressions;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms.Code;
@@ -37,6 +38,22 @@ public sealed partial class FlutterPlatform : IPlatform
         return Sized.Files(ask, Takes, f => ask.Making.ScalesOr(Usual, f),
             (_, scale, ending) => $"{folder}{(scale.Factor == 1 ? "" : $"{Factor(scale)}x/")}{ask.Name}{ending}",
             (_, size, ending) => $"{folder}{ask.Name}_{size}{ending}", (_, ending) => $"{folder}{ask.Name}{ending}");
+    }
+
+    /// <inheritdoc/>
+    public IEnumerable<TypedLine> LinesFor(Picture picture, IReadOnlyList<PlannedFile> files, CodeStyle code)
+    {
+        if (picture.CropFor(Id) is not { } crop)
+        {
+            yield break;
+        }
+        var (best, alt) = (CodePicture.BestFirst(files)[0], picture.AltFor(Id));
+        static string Text(string text) => $"'{text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("'", "\\'", StringComparison.Ordinal).Replace("$", "\\$", StringComparison.Ordinal)}'";
+        var label = alt.Length == 0 ? "\n  excludeFromSemantics: true," : $"\n  semanticLabel: {Text(alt)},";
+        // Flutter itself draws no SVG; the package of that name does.
+        yield return new("flutter", "Flutter", best.Format == Format.Svg
+            ? $"SvgPicture.asset(\n  {Text(Plain(best.Path))},\n  width: {Numbers.Text(crop.Box.Width)},\n  height: {Numbers.Text(crop.Box.Height)},{label.Replace("semanticLabel", "semanticsLabel", StringComparison.Ordinal)}\n)"
+            : $"Image.asset(\n  {Text(Plain(best.Path))},\n  width: {Numbers.Text(crop.Box.Width)},\n  height: {Numbers.Text(crop.Box.Height)},{label}\n)");
     }
 
     /// <inheritdoc/>

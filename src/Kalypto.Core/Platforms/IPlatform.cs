@@ -1,6 +1,7 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
+using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Platforms;
 
@@ -45,6 +46,12 @@ public interface IPlatform
 
     /// <summary>The files of a picture.</summary>
     IEnumerable<FileAsk> FilesOf(PictureAsk ask);
+
+    /// <summary>What a developer types to show a picture; none where nobody names files in code.</summary>
+    /// <param name="picture">The picture.</param>
+    /// <param name="files">Its files on the platform, at least one.</param>
+    /// <param name="code">How the project names things in code.</param>
+    IEnumerable<TypedLine> LinesFor(Picture picture, IReadOnlyList<PlannedFile> files, CodeStyle code) => [];
 
     /// <summary>What goes with the pictures.</summary>
     IEnumerable<SideFile> SideFiles(PlatformPack pack);

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms.Code;
@@ -60,13 +61,26 @@ public sealed partial class WindowsPlatform : IPlatform
     }
 
     /// <inheritdoc/>
+    public IEnumerable<TypedLine> LinesFor(Picture picture, IReadOnlyList<PlannedFile> files, CodeStyle code)
+    {
+        if (picture.MakingFor(Id).Kind == Kinds.AppIcon || picture.CropFor(Id) is not { } crop)
+        {
+            yield break;
+        }
+        var (best, alt) = (CodePicture.BestFirst(files)[0], picture.AltFor(Id));
+        var name = alt.Length == 0 ? "" : $"\n    AutomationProperties.Name=\"{System.Security.SecurityElement.Escape(alt)}\"";
+        yield return new("xaml", "XAML", $"<Image\n    Source=\"{Address(best, code)}\"\n    Width=\"{Numbers.Text(crop.Box.Width)}\" Height=\"{Numbers.Text(crop.Box.Height)}\"{name} />");
+    }
+
+    // WinUI and UWP ask for the bare name and get the file for the screen; WPF gets the very file that is named.
+    private static string Address(PlannedFile file, CodeStyle code) => code.IsWpf ? "pack://application:,,,/" + file.Path["windows/".Length..] : "ms-appx:///" + Plain(file.Path["windows/".Length..]);
+
+    /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
     {
         var code = pack.Book.Code;
-        // WinUI and UWP ask for the bare name and get the file for the screen; WPF gets the very file that is named.
-        string Address(PlannedFile file) => code.IsWpf ? "pack://application:,,,/" + file.Path["windows/".Length..] : "ms-appx:///" + Plain(file.Path["windows/".Length..]);
         var named = pack.Files.Where(f => f.Picture.MakingFor(Id) is { Kind: not Kinds.AppIcon, Twin: null }).GroupBy(f => f.Picture).Select(CodePicture.BestFirst)
-            .Select(files => new CodePicture(files[0].Picture, this.NameOf(files[0].Picture), Address(files[0]), files)).ToList();
+            .Select(files => new CodePicture(files[0].Picture, this.NameOf(files[0].Picture), Address(files[0], code), files)).ToList();
         if (named.Count > 0)
         {
             yield return CSharpNames.File("windows/" + code.ClassName + ".cs", this, code.ClassName, code.Namespace, named);

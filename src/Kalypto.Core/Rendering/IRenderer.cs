@@ -1,6 +1,7 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Styling;
 
 namespace Kalypto.Core.Rendering;
 
@@ -66,6 +67,9 @@ public interface IRenderer
 
     /// <summary>The fonts that an SVG drawing brings along in its style sheets and that can be used, as TTF or OTF.</summary>
     Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel);
+
+    /// <summary>Sets lines of text as the quick engine does and measures them, in their order; none when that fails.</summary>
+    Task<IReadOnlyList<LineMeasure>> MeasureTextAsync(IReadOnlyList<TextAsk> texts, FontBook fonts, CancellationToken cancel);
 
     /// <summary>The picture of all layers together that came with an OpenRaster drawing, a PNG; no bytes where there is none.</summary>
     Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel);

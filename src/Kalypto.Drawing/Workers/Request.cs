@@ -1,6 +1,7 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Rendering;
+using Kalypto.Core.Styling;
 
 namespace Kalypto.Drawing.Workers;
 
@@ -15,6 +16,9 @@ internal sealed record Request(WorkerTask Task, double Width, double Height, Eff
 
     /// <summary>The fonts of the project that texts in it ask for.</summary>
     public IReadOnlyList<FontOnDisk> Fonts { get; init; } = [];
+
+    /// <summary>Lines of text to be measured.</summary>
+    public IReadOnlyList<TextAsk> Texts { get; init; } = [];
 
     /// <summary>What a drawing is called that does not say so itself.</summary>
     public string Name { get; init; } = "";

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Runtime.ExceptionServices;
 using System.Text;
+using System.Text.Json;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
@@ -101,9 +102,14 @@ public static class WorkerLoop
             }
             var document = request.IsDrawn ? "" : Encoding.UTF8.GetString(body);
             // To change them takes a moment, and without text they are of no matter.
-            if (request.Fonts.Count > 0 || document.Contains("<text", StringComparison.Ordinal))
+            if (request.Fonts.Count > 0 || request.Texts.Count > 0 || document.Contains("<text", StringComparison.Ordinal))
             {
                 fonts.Use(request.Fonts);
+            }
+            if (request.Task == WorkerTask.Texts)
+            {
+                Send(output, new(null, null), JsonSerializer.SerializeToUtf8Bytes(Pango.Measure(request.Texts)));
+                return;
             }
             if (request.Task == WorkerTask.Outlines)
             {

@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.Json;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Fonts;
@@ -6,6 +7,7 @@ using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
+using Kalypto.Core.Styling;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Native;
@@ -267,6 +269,15 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
+    public async Task<IReadOnlyList<LineMeasure>> MeasureTextAsync(IReadOnlyList<TextAsk> texts, FontBook fonts, CancellationToken cancel)
+    {
+        LineMeasure[]? read = null;
+        var failure = texts.Count == 0 ? null : await AskAsync(new(WorkerTask.Texts, 0, 0, Effort.Quick, []) { Texts = texts, Fonts = await files.OfAsync(fonts) }, "", 1,
+            (answer, body) => read = answer.Failure is null ? JsonSerializer.Deserialize<LineMeasure[]>(body) : null, cancel);
+        return failure is null && read is not null && read.Length == texts.Count ? read : [];
+    }
+
+    /// <inheritdoc/>
     public Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel) =>
         AskOneAsync((answers, take) => AskAsync(new(WorkerTask.Merged, 0, 0, Effort.Quick, []), drawing, answers, take, cancel));
 
@@ -287,7 +298,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
 
     private async Task<EngineFailure?> AskAsync(Request request, ReadOnlyMemory<byte> document, int answers, Action<Answer, byte[]> take, CancellationToken cancel)
     {
-        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare or WorkerTask.Font or WorkerTask.FontsIn or WorkerTask.Merged)
+        if (request.Task is WorkerTask.Measure or WorkerTask.ToPlain or WorkerTask.Compare or WorkerTask.Font or WorkerTask.FontsIn or WorkerTask.Merged or WorkerTask.Texts)
         {
             return await front.AskAsync(request, document, answers, take, cancel);
         }

@@ -16,4 +16,5 @@ internal enum WorkerTask
     Font,
     FontsIn,
     Merged,
+    Texts,
 }

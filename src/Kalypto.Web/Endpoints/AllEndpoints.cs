@@ -11,6 +11,7 @@ internal static class AllEndpoints
     {
         app.MapProjects();
         app.MapPictures();
+        app.MapPlatePictures();
         app.MapFiles();
         app.MapRecipeFiles();
         app.MapLibrary();
@@ -21,6 +22,7 @@ internal static class AllEndpoints
         number.MapEvents();
         number.MapBuilds();
         number.MapDeliveries();
+        number.MapPlates();
 
         var project = app.Edits(Project).InProject();
         project.MapPlatforms();
@@ -36,5 +38,6 @@ internal static class AllEndpoints
         project.MapPlaces();
         project.MapTaking();
         project.MapFonts();
+        project.MapTokens();
     }
 }

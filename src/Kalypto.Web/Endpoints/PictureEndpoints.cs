@@ -28,7 +28,8 @@ internal static class PictureEndpoints
                 ? Keep(response, bytes, format.MediaType) : Results.NotFound());
     }
 
-    private static async Task<IResult> PictureAsync(Func<CancellationToken, Task<LayerPictures.Answer>> draw, HttpResponse response, CancellationToken cancel)
+    /// <summary>A picture, with patience for one that is drawn first.</summary>
+    public static async Task<IResult> PictureAsync(Func<CancellationToken, Task<LayerPictures.Answer>> draw, HttpResponse response, CancellationToken cancel)
     {
         using var patience = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         patience.CancelAfter(Patience);

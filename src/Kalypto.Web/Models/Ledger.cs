@@ -5,6 +5,7 @@ using Kalypto.Application.Packs;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Handover;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
@@ -28,6 +29,7 @@ internal sealed class Ledger
     private readonly ILookup<LayerRef, PlannedFile> files;
     private readonly ILookup<LayerRef, Finding> findings;
     private readonly Dictionary<Layer, Suggestion> suggestions;
+    private readonly HashSet<Layer> unreached;
     private readonly Dictionary<Layer, int> left = [];
     private readonly Dictionary<Layer, int> depths = [];
     private readonly Dictionary<Layer, Layer?> covers = [];
@@ -38,6 +40,7 @@ internal sealed class Ledger
         origin = state.ToPoints(screen.Box);
         (pictures, files, findings) = (plan.Index.Pictures, plan.Index.Files, plan.Index.Findings);
         recipes = workspace.Row.Recipes.GetHashCode(StringComparison.Ordinal);
+        unreached = [.. Unreached.Of(state, screen)];
         suggestions = state.Suggested().ToDictionary(s => s.Layer);
         foreach (var layer in state.Layers.Where(l => state.MarkOf(l).Decision == Decision.Leave || l.Guide))
         {
@@ -89,7 +92,7 @@ internal sealed class Ledger
         Add(depths[layer]);
         Add(left.GetValueOrDefault(layer));
         Add(layer.Combined ? row.Arrangement.Length : 0);
-        Add((int)mark.Decision + (mark.Apart ? 8 : 0) + (layer.Children.Count << 5));
+        Add((int)mark.Decision + (mark.Apart ? 8 : 0) + (unreached.Contains(layer) ? 16 : 0) + (layer.Children.Count << 5));
         Add(mark.ShipName?.GetHashCode(StringComparison.Ordinal) ?? 0);
         Add(mark.Tags == Tags.Empty ? 0 : mark.Tags.GetHashCode());
         Add(recipes);
@@ -178,6 +181,7 @@ internal sealed class Ledger
             MadeWith = picture is null ? null : $"{picture.Ref.Design}.{picture.Ref.Ordinal}",
             Findings = findings.Contains(reference) ? [.. findings[reference].Select(FindingModel.Of)] : null,
             Thumb = $"{row.DraftId}.{left.GetValueOrDefault(layer)}{(layer.Combined ? $".{row.Arrangement.Length}" : "")}",
+            Nobody = unreached.Contains(layer),
             Hidden = layer.HiddenHere,
             Combined = layer.Combined,
             Places = workspace.Repeats.PlacesOf(reference).Count,

@@ -104,6 +104,10 @@ public sealed record RowModel
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
     public bool Hidden { get; init; }
 
+    /// <summary>True when it is seen and reaches nobody.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Nobody { get; init; }
+
     /// <summary>True when it was put together.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
     public bool Combined { get; init; }

@@ -79,6 +79,8 @@ public class CheckExampleTests
             "“orbit” on Drawing: Text along a path is drawn otherwise than in a browser; let the exact engine draw it, or convert it to plain shapes."),
         ["photo-not-shipped"] = new(Of("<image id='sky' width='300' height='200'/>"),
             "“sky” on Drawing is an embedded photo that nobody ships."),
+        ["reaches-nobody"] = new(Of($"<path id='moon' d='M10 10{Star}'/><rect id='divider' x='60' y='60' width='200' height='2'/>", ("moon", "Ship")),
+            "On “Drawing” “divider” reaches nobody."),
         ["likely-picture-not-decided"] = new(Of("<g id='bell'><path d='M10 10L34 34L12 30'/></g>"),
             "“bell” on Drawing looks like an icon: 24 × 24, 1 shape."),
         ["same-drawing-under-two-names"] = new(Apart(Of($"<path id='moon' d='M10 10{Star}'/><path id='star' d='M60 40{Star}'/>", ("moon", "Ship"), ("star", "Ship"))),

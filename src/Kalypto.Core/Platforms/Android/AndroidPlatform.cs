@@ -82,6 +82,18 @@ public sealed class AndroidPlatform : IPlatform
     private static string NameOfResource(string fileName) => fileName[..fileName.IndexOf('.', StringComparison.Ordinal)];
 
     /// <inheritdoc/>
+    public IEnumerable<TypedLine> LinesFor(Picture picture, IReadOnlyList<PlannedFile> files, CodeStyle code)
+    {
+        var alt = picture.AltFor(Id);
+        // The bare name of a button is that of the selector over its states.
+        var name = NameOfResource(files[0].FileName) is var own && picture.State == "normal" && own.EndsWith("_normal", StringComparison.Ordinal) ? own[..^"_normal".Length] : own;
+        var type = picture.MakingFor(Id).Kind == Kinds.AppIcon ? "mipmap" : "drawable";
+        yield return new("compose", "Compose", $"Image(\n    painter = painterResource(R.{type}.{(type == "mipmap" ? LauncherIcons.Name : own)}),\n    contentDescription = {(alt.Length == 0 ? "null" : Identifiers.Quoted(alt).Replace("$", "\\$", StringComparison.Ordinal))},\n)");
+        yield return new("android", "Android XML",
+            $"<ImageView\n    android:layout_width=\"wrap_content\"\n    android:layout_height=\"wrap_content\"\n    android:src=\"@{type}/{(type == "mipmap" ? LauncherIcons.Name : name)}\"\n    android:contentDescription=\"{(alt.Length == 0 ? "@null" : System.Security.SecurityElement.Escape(alt))}\" />");
+    }
+
+    /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
     {
         foreach (var set in pack.Files.Where(f => f.Picture.State is not null).GroupBy(f => (f.Picture.Ref.Design, Name: string.Join('_', f.Picture.Words.Where(w => States.Of(w) is null)))))

@@ -52,6 +52,20 @@ public sealed class ApplePlatform : IPlatform
     private static string Form(PictureAsk ask) => ask.Twin is { } twin ? "-" + string.Join('-', twin.Words) : "";
 
     /// <inheritdoc/>
+    public IEnumerable<TypedLine> LinesFor(Picture picture, IReadOnlyList<PlannedFile> files, CodeStyle code)
+    {
+        if (files[0].Path.StartsWith(AppIconSet, StringComparison.Ordinal))
+        {
+            yield break;
+        }
+        var set = files[0].Path[..files[0].Path.LastIndexOf('/')];
+        var name = Identifiers.Quoted(set[(Catalog.Length + 1)..^".imageset".Length]);
+        var alt = picture.AltFor(Id);
+        yield return new("swiftui", "SwiftUI", alt.Length == 0 ? $"Image(decorative: {name})" : $"Image({name})\n    .accessibilityLabel({Identifiers.Quoted(alt)})");
+        yield return new("uikit", "UIKit", $"UIImage(named: {name})");
+    }
+
+    /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
     {
         if (pack.Files.IsEmpty)

@@ -44,6 +44,17 @@ public sealed class WebPlatform : IPlatform
     }
 
     /// <inheritdoc/>
+    public IEnumerable<TypedLine> LinesFor(Picture picture, IReadOnlyList<PlannedFile> files, CodeStyle code)
+    {
+        if (files.Any(SiteIcons.Is))
+        {
+            return [new("html", "HTML", SiteIcons.HeadLines().TrimEnd('\n'))];
+        }
+        var shown = files.Where(f => !f.IsLinked && f.Format != Format.Pdf && f.Format != Format.Ico).GroupBy(f => f.Picture).ToList();
+        return shown.Count == 0 ? [] : [new("html", "HTML", HtmlLines.Write(WebPictures.Of(shown)).Trim('\n')), new("css", "CSS", CssLines.Write(WebPictures.Of(shown)).Trim('\n'))];
+    }
+
+    /// <inheritdoc/>
     public IEnumerable<SideFile> SideFiles(PlatformPack pack)
     {
         var icons = pack.Files.Where(SiteIcons.Is).ToList();

@@ -57,7 +57,12 @@ internal sealed class StyleCascade
             foreach (var (name, value) in StyleText.Parse(style))
             {
                 var important = value.IndexOf("!important", StringComparison.OrdinalIgnoreCase);
-                (declared ??= [])[name] = important < 0 ? value : value[..important].TrimEnd();
+                var plain = important < 0 ? value : value[..important].TrimEnd();
+                var fonts = name == "font" ? FontShorthand.Read(plain) : [];
+                foreach (var (property, its) in fonts.Count > 0 ? fonts : [(name, plain)])
+                {
+                    (declared ??= [])[property] = its;
+                }
             }
         }
     }

@@ -38,6 +38,7 @@ export const deliveries = () => ({
     return done + build.made;
   },
   hrefOf(build) { return build.number ? `/projects/${this.project}/deliveries/${build.number}` : null; },
+  platesOf(build) { return build.number ? `/projects/${this.project}/deliveries/${build.number}/plates` : null; },
   // ---- weight or files of all deliveries, as bars
   get deliveries() { return this.builds.filter(b => b.number); },
   showWeight() { this.byFiles = false; },

@@ -51,6 +51,7 @@ export const keys = {
       2: () => this.setLens('ships'),
       3: () => this.setLens('open'),
       4: () => this.setLens('other'),
+      5: () => this.setLens('nobody'),
       '+': () => this.zoom(1.25),
       '=': () => this.zoom(1.25),
       '-': () => this.zoom(0.8),

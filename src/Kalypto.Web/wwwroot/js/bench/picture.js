@@ -71,9 +71,9 @@ export const picture = {
     const waits = row => waitsHere(row, whole);
     const rows = this.allRows.filter(r => r.box && r.depth > 0);
     // Most layers of a large screen show nothing: only those that do are gone through.
-    const seen = rows.filter(r => !r.hidden && (r.decision === 'ship' || (r.decision === 'code' && lens === 'whole') || (lens === 'open' && waits(r)) || (inkShown && r.ink)));
+    const seen = rows.filter(r => !r.hidden && (r.decision === 'ship' || (r.decision === 'code' && lens === 'whole') || (lens === 'open' && waits(r)) || (lens === 'nobody' && r.nobody) || (inkShown && r.ink)));
     if (lens !== 'whole') {
-      const lit = lens === 'other' ? [] : seen.filter(r => lens === 'ships' ? r.decision === 'ship' : waits(r));
+      const lit = lens === 'other' ? [] : seen.filter(r => lens === 'ships' ? r.decision === 'ship' : lens === 'nobody' ? r.nobody : waits(r));
       g.fillStyle = colours.dim;
       g.fillRect(...place([0, 0, this.size.width, this.size.height]));
       lit.forEach(r => g.clearRect(...place(r.box)));
@@ -88,7 +88,7 @@ export const picture = {
     }
     for (const row of lens === 'other' ? [] : seen) {
       const at = place(row.box);
-      if (row.decision === 'ship' && lens !== 'open') {
+      if (row.decision === 'ship' && lens !== 'open' && lens !== 'nobody') {
         g.lineWidth = 3;
         g.strokeStyle = colours.shade;
         g.strokeRect(...at);
@@ -103,6 +103,12 @@ export const picture = {
         g.globalAlpha = 0.55;
         g.fillRect(...at);
         g.globalAlpha = 1;
+      } else if (lens === 'nobody' && row.nobody) {
+        g.setLineDash([5, 3]);
+        g.lineWidth = 2;
+        g.strokeStyle = colours.coral;
+        g.strokeRect(...at);
+        g.setLineDash([]);
       } else if (lens === 'open' && waits(row)) {
         g.setLineDash([1, 3]);
         g.lineWidth = 1.5;

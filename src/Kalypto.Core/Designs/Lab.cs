@@ -1,6 +1,4 @@
-using Kalypto.Core.Designs;
-
-namespace Kalypto.Core.Library;
+namespace Kalypto.Core.Designs;
 
 /// <summary>A colour where equal distances look about equal: CIE 1976 L*a*b*, under D65 (CIE 15:2018, 8.2.1).</summary>
 /// <param name="L">Lightness, 0 to 100.</param>

@@ -1,0 +1,40 @@
+using System.Text.Json;
+using Kalypto.Application.Handover;
+using Kalypto.Application.Packs;
+using Kalypto.Store;
+using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Kalypto.Web.Pages;
+
+/// <summary>A screen as developers see it: what is this made of, and where do I get it?</summary>
+public sealed class PlatePage(PlanPack plans, OpenDelivery deliveries, SinceDelivery since, BuildStore builds) : HandoverPage(plans, deliveries, builds, "Plates")
+{
+    /// <summary>The plate.</summary>
+    public PlateModel Plate { get; private set; } = null!;
+
+    /// <summary>What the script needs.</summary>
+    public string Json { get; private set; } = "";
+
+    /// <summary>Shows it; without a screen, the first.</summary>
+    public async Task<IActionResult> OnGetAsync(int number, int? design, int? screen, CancellationToken cancel)
+    {
+        if (await OpenAsync(number, cancel) is not { } delivered)
+        {
+            return NotFound();
+        }
+        if (design is not { } d || screen is not { } s)
+        {
+            return Head.Screens is [var first, ..] ? Redirect(first.Href) : NotFound();
+        }
+        if (await Opened.PlateAsync(delivered, d, s, cancel) is not { } plate)
+        {
+            return NotFound();
+        }
+        ViewData["BodyClass"] = "full";
+        ViewData["Title"] = $"{plate.Screen.Name} · delivery {number} · {Head.ProjectName}";
+        Plate = PlateModel.Of(delivered, Head, d, plate, await since.NewOnAsync(delivered, d, plate, cancel), delivered.Tokens);
+        Json = JsonSerializer.Serialize(new { project = Head.Project, number, design = d, screen = s, width = plate.Width, height = plate.Height, rows = Plate.Rows, screens = Head.Screens.Select(x => x.Href) }, JsonSerializerOptions.Web);
+        return Page();
+    }
+}

@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { plate } from '../handover/plate.js';
+
+start({ plate });

@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { tokens } from '../handover/tokens.js';
+
+start({ tokens });
