@@ -38,8 +38,8 @@ public static class Unreached
     private static List<Layer> SeenOn(DesignState design, Screen screen)
     {
         var reader = new ValuesReader(design, screen);
-        var styles = new Dictionary<Layer, ComputedStyle>();
-        ComputedStyle StyleOf(Layer layer) => styles.TryGetValue(layer, out var known) ? known : styles[layer] = (layer.DrawnParent is { } around ? StyleOf(around) : ComputedStyle.Initial).In(layer.Element);
+        var worked = new Dictionary<Layer, ComputedStyle>();
+        ComputedStyle StyleOf(Layer layer) => worked.TryGetValue(layer, out var known) ? known : worked[layer] = (layer.DrawnParent is { } around ? StyleOf(around) : ComputedStyle.Initial).In(layer.Element);
         var seen = design.Measured.LayersOf(screen).Where(l => l != screen.Root && l.Children.Count == 0 && IsSeen(design, screen, l, StyleOf(l))).ToList();
         // What lies wholly beneath something that nothing shines through is not seen.
         var corner = design.ToPoints(screen.Box);

@@ -1,6 +1,6 @@
 using System.Text;
-using Kalypto.Core.Styling.Code;
 using Kalypto.Core.Styling;
+using Kalypto.Core.Styling.Code;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Tokens.Code;
