@@ -4,6 +4,11 @@ using Kalypto.Bench;
 //        Kalypto.Bench pure DEMO_FOLDER LIST
 //        Kalypto.Bench drafts DEMO_FOLDER [SEEDS [CASE]]
 //        Kalypto.Bench icons DEMO_FOLDER SVG_FOLDER OUT
+if (args is ["plates"])
+{
+    Plates.Run();
+    return;
+}
 if (args is ["many"])
 {
     ManyDesigns.Run();
@@ -38,6 +43,7 @@ var demo = args is [var folder] ? folder : "demo";
 Console.WriteLine("what                                                     measured    target");
 Reading.Run();
 Planning.Run();
+Plates.Run();
 ManyDesigns.Run();
 await Drafts.LargeAsync(demo);
 await Drafts.RunAsync(demo);

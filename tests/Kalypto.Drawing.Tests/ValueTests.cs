@@ -26,21 +26,60 @@ public sealed class ValueTests(ExactFixture fixture) : IClassFixture<ExactFixtur
     [InlineData("website.svg", "dotted ground")]
     public async Task Every_text_and_box_of_the_demo_is_what_its_css_says(string file, string exceptions)
     {
+        var held = await HoldAsync(await File.ReadAllBytesAsync(Path.Combine(Demo, file), TestContext.Current.CancellationToken));
+        Assert.Equal("", string.Join("\n\n", held.Wrong));
+        Assert.Equal(exceptions, string.Join(", ", held.Told));
+        Assert.True(held.Texts >= 20 && held.Boxes >= 5, $"{held.Texts} texts and {held.Boxes} boxes were held.");
+    }
+
+    public static TheoryData<string> Written => [.. Exports.All.Keys];
+
+    [Theory]
+    [MemberData(nameof(Written))]
+    public async Task So_it_is_on_screens_in_other_peoples_ways_of_writing(string name)
+    {
+        var held = await HoldAsync(Encoding.UTF8.GetBytes(Exports.All[name]));
+        Assert.Equal("", string.Join("\n\n", held.Wrong));
+        Assert.True(held.Texts + held.Boxes + held.Told.Count > 0, "Nothing was held.");
+    }
+
+    [Fact]
+    public async Task Whatever_is_drawn_has_values_that_can_be_written_in_every_language()
+    {
+        var written = 0;
+        foreach (var inside in Features.All.Values)
+        {
+            var drawing = RendererFixture.Read(inside.Replace("xlink:href", "href", StringComparison.Ordinal));
+            var design = new DesignState(1, "Drawing", 1, new(drawing, await fixture.Renderer.MeasureAsync(drawing, null, TestContext.Current.CancellationToken)), new Dictionary<int, Mark>());
+            foreach (var screen in drawing.Screens)
+            {
+                var reader = new ValuesReader(design, screen);
+                foreach (var values in design.Measured.LayersOf(screen).Select(reader.Of).OfType<LayerValues>())
+                {
+                    Assert.All(AllCodes.List, code => Assert.DoesNotMatch("NaN|Infinity|∞", code.Write(values, "it", NoNames.One)));
+                    written++;
+                }
+            }
+        }
+        Assert.True(written > 150, $"{written} were written.");
+    }
+
+    private sealed record Held(List<string> Wrong, SortedSet<string> Told, int Texts, int Boxes);
+
+    private async Task<Held> HoldAsync(byte[] file)
+    {
         fixture.IsNeeded();
         var cancel = TestContext.Current.CancellationToken;
-        var bytes = await File.ReadAllBytesAsync(Path.Combine(Demo, file), cancel);
-        fixture.Add(bytes);
-        var drawing = SvgReader.Read(bytes, "Demo");
+        fixture.Add(file);
+        var drawing = SvgReader.Read(file, "Demo");
         var design = new DesignState(1, "Demo", 1, new(drawing, await fixture.Renderer.MeasureAsync(drawing, null, cancel)), new Dictionary<int, Mark>());
-        var wrong = new List<string>();
-        var (texts, boxes) = (0, 0);
-        var told = new SortedSet<string>(StringComparer.Ordinal);
+        var (wrong, told, texts, boxes) = (new List<string>(), new SortedSet<string>(StringComparer.Ordinal), 0, 0);
         foreach (var screen in drawing.Screens)
         {
             var reader = new ValuesReader(design, screen);
-            var layers = design.Measured.LayersOf(screen).Where(l => l.Children.Count == 0 && !l.HiddenHere && !l.Guide && l.Content is LayerContent.Text or LayerContent.Shape).ToList();
-            var read = layers.Select(l => (Layer: l, Values: reader.Of(l))).Where(l => l.Values is { Beyond.IsEmpty: true }).ToList();
-            told.UnionWith(layers.Where(l => reader.Of(l) is { Beyond.IsEmpty: false, Outline: null }).Select(l => l.Name));
+            var layers = design.Measured.LayersOf(screen).Where(l => l.Children.Count == 0 && !l.HiddenHere && !l.Guide && l.Content is LayerContent.Text or LayerContent.Shape).Select(l => (Layer: l, Values: reader.Of(l))).ToList();
+            told.UnionWith(layers.Where(l => l.Values is { Beyond.IsEmpty: false, Outline: null }).Select(l => l.Layer.Name));
+            var read = layers.Where(l => l.Values is { Beyond.IsEmpty: true }).ToList();
             var values = TextMeasuring.With([.. read.Select(r => r.Values!)], await fixture.Renderer.MeasureTextAsync(TextMeasuring.AsksOf(read.Select(r => r.Values!)), drawing.Fonts, cancel));
             foreach (var (layer, value) in read.Zip(values, (r, v) => (r.Layer, v)))
             {
@@ -56,16 +95,13 @@ public sealed class ValueTests(ExactFixture fixture) : IClassFixture<ExactFixtur
                     continue;
                 }
                 (texts, boxes) = value.Text is null ? (texts, boxes + 1) : (texts + 1, boxes);
-                var why = await DiffersAsync(design, screen, layer, value, cancel);
-                if (why is not null)
+                if (await DiffersAsync(design, screen, layer, value, cancel) is { } why)
                 {
                     wrong.Add($"{screen.Name} / {layer.Name}: {why}\n{new CssCode().Write(value, "it", NoNames.One)}");
                 }
             }
         }
-        Assert.True(wrong.Count == 0, string.Join("\n\n", wrong));
-        Assert.Equal(exceptions, string.Join(", ", told));
-        Assert.True(texts >= 20 && boxes >= 5, $"{texts} texts and {boxes} boxes were held.");
+        return new(wrong, told, texts, boxes);
     }
 
     private async Task<string?> DiffersAsync(DesignState design, Screen screen, Layer layer, LayerValues values, CancellationToken cancel)

@@ -52,6 +52,9 @@ test('a plate numbers what ships and what is built in code, and its key says all
   await bell.getByRole('button', { name: 'Compose' }).click();
   assert.match(await bell.locator('.pin-code').innerText(), /painterResource\(R\.drawable\.bell\)/);
   assert.match(await bell.locator('.pin-files').innerText(), /web\/icons\/bell\.svg/);
+  assert.match(await page.locator('.foot .btn-next').innerText(), /Download for Android/);
+  const android = unzipSync(new Uint8Array(await (await page.request.get(server.address + await page.locator('.foot .btn-next').getAttribute('href'))).body()));
+  assert.ok(android['android/res/drawable/bell.xml'] && Object.keys(android).every(path => path.startsWith('android/')), Object.keys(android).join(' '));
   assert.match(await bell.locator('.pin-lies').innerText(), /lies at\s+327, 72\s/);
   // Of words: the words, and their values; a value with a name says it.
   const phase = await said('“Waxing gibbous”');
@@ -114,6 +117,8 @@ test('a plate of an older delivery stays as it was and says that there is a newe
   assert.match(await page.locator('.handover-news').innerText(), /Delivery 2 is newer/);
   assert.equal(await row('moon-tonight').count(), 0);
   assert.equal(await row('moon-phase').count(), 1);
+  await go('/projects/1/handover');
+  assert.match(page.url(), /deliveries\/2\/plates\/\d+\/\d+$/);
   // Neither a number of another delivery nor another project's answers.
   assert.equal((await page.request.get(`${server.address}/projects/1/deliveries/99/plates`)).status(), 404);
   assert.equal((await page.request.get(`${server.address}/api/projects/7/deliveries/1/plates/1/1/5`)).status(), 404);

@@ -80,10 +80,10 @@ public sealed class BuildPack(
         : await StartAsync(await open.LoadAsync(said, cancel), JsonSerializer.Deserialize<BuildAsk>(delivery.Asked) ?? new(), cancel, $"delivery {delivery.Number} made again", by);
 
     /// <summary>Writes the zip of a build, file by file.</summary>
-    public async Task ZipAsync(int build, Stream target, CancellationToken cancel)
+    public async Task ZipAsync(int build, Stream target, CancellationToken cancel, string? platform = null)
     {
         await using var zip = await PackZip.CreateAsync(target, cancel);
-        foreach (var file in await builds.FilesAsync(build, cancel))
+        foreach (var file in (await builds.FilesAsync(build, cancel)).Where(f => platform is null || f.Platform == platform))
         {
             await zip.AddAsync(file.Path, await blobs.OpenAsync(file.Sha256, cancel) ?? throw new InvalidOperationException($"{file.Path} is gone from the store."), cancel);
         }

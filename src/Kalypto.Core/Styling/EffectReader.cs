@@ -15,6 +15,7 @@ internal static class EffectReader
     /// <param name="IsKnown">False for a filter that does something else.</param>
     public readonly record struct Effect(ImmutableArray<Shadow> Shadows, double Blur, bool IsKnown);
 
+    private const int MostPieces = 64;
     private static readonly Effect Unknown = new([], 0, false);
 
     /// <summary>Reads a filter; null elements are none.</summary>
@@ -52,7 +53,8 @@ internal static class EffectReader
                     ? new([.. parts.SelectMany(p => p!.Pieces)]) : null,
                 _ => null,
             };
-            if (made is null)
+            // Steps that lay their input over itself again and again would grow without end.
+            if (made is null || made.Pieces.Length > MostPieces)
             {
                 return Unknown;
             }

@@ -167,6 +167,10 @@ public sealed class ValuesReader(DesignState design, Screen screen)
         {
             beyond.Add(cutter == layer ? "it is cut by an outline" : $"it is cut by the outline of “{design.NameOf(cutter)}”");
         }
+        if (drawing.Root.Beyond is { } unread)
+        {
+            beyond.Add(unread);
+        }
         var blend = layer.Element.Style("mix-blend-mode") is { } mode and not "normal" ? mode : null;
         return values with { Shadows = shadows, Blur = blur, Blend = blend, Beyond = [.. beyond] };
     }

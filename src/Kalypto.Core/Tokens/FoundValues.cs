@@ -8,6 +8,8 @@ namespace Kalypto.Core.Tokens;
 /// <summary>Gathers the values of all layers that are built in code.</summary>
 public static class FoundValues
 {
+    // Each is held against each.
+    private const int MostChildren = 200;
     private static readonly ConditionalWeakTable<DesignState, IReadOnlyList<FoundValue>> Known = [];
 
     /// <summary>The values of a design, in the order of its layers.</summary>
@@ -79,7 +81,7 @@ public static class FoundValues
     // From each layer to the next in its group, across or down: what is kept again and again is meant.
     private static IEnumerable<FoundValue> Spaces(DesignState design, Screen screen)
     {
-        foreach (var group in design.Measured.LayersOf(screen).Where(l => l.Children.Count > 1 && !l.HiddenHere))
+        foreach (var group in design.Measured.LayersOf(screen).Where(l => l.Children.Count is > 1 and <= MostChildren && !l.HiddenHere))
         {
             var boxes = group.Children.Where(c => !c.Hidden && !c.Guide && design.MarkOf(c).Decision is Decision.Code or Decision.Ship).Select(c => (Layer: c, Box: design.PointsOf(c))).Where(c => c.Box is not null).Select(c => (c.Layer, c.Box!.Value)).ToList();
             foreach (var (layer, box) in boxes)

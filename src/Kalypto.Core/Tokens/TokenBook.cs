@@ -66,7 +66,8 @@ public sealed class TokenBook : ITokenNames
         {
             var value = kind == TokenKind.Type ? WithLineHeight(values) : values[0].Value;
             // The most used of nearly equal colours stands for all.
-            var near = kind == TokenKind.Colour ? sets.Find(s => Math.Abs(s.Value.Colour.Alpha - value.Colour.Alpha) < 0.005 && Lab.Of(s.Value.Colour).DistanceTo(Lab.Of(value.Colour)) <= NearlyEqual) : null;
+            var lab = Lab.Of(value.Colour);
+            var near = kind == TokenKind.Colour ? sets.Find(s => Math.Abs(s.Value.Colour.Alpha - value.Colour.Alpha) < 0.005 && s.Lab.DistanceTo(lab) <= NearlyEqual) : null;
             if (near is not null)
             {
                 near.Others.Add(value);

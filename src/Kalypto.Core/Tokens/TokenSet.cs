@@ -10,6 +10,9 @@ internal sealed class TokenSet(TokenValue value, List<FoundValue> found)
 
     public List<FoundValue> Found => found;
 
+    /// <summary>Where its colour lies among all colours.</summary>
+    public Lab Lab { get; } = Lab.Of(value.Colour);
+
     public List<TokenValue> Others { get; } = [];
 
     public ImmutableArray<LayerRef> Places => [.. found.Select(f => f.Layer).Distinct()];

@@ -2,6 +2,7 @@ using System.Text;
 using Kalypto.Application.Building;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Platforms;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
@@ -44,7 +45,7 @@ internal static class DeliveryEndpoints
             PictureEndpoints.OnlySeen(response);
             return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
         });
-        app.MapGet("/builds/{build:int}.zip", async (int build, int? since, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
+        app.MapGet("/builds/{build:int}.zip", async (int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
         {
             if (await builds.FindAsync(build, cancel) is not { State: "done" } row)
             {
@@ -52,12 +53,14 @@ internal static class DeliveryEndpoints
                 return;
             }
             var name = (await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "";
-            ZipAnswer.Begin(response, name, "pack", $"-{row.Number}{(since is { } other ? $"-since-{other}" : "")}");
+            // Of a platform that there is none of, the whole.
+            var only = AllPlatforms.List.FirstOrDefault(p => p.Id == platform)?.Id;
+            ZipAnswer.Begin(response, name, "pack", $"-{row.Number}{(since is { } other ? $"-since-{other}" : only is null ? "" : $"-{only}")}");
             if (since is { } from && await deliveries.CompareAsync(row.ProjectId, row.Number ?? 0, from, cancel) is { } compared)
             {
                 await deliveries.ZipAsync(name, compared, response.Body, cancel);
             }
-            else if (row.ZipSha256 is { } sha256 && await blobs.OpenAsync(sha256, cancel) is { } zip)
+            else if (only is null && row.ZipSha256 is { } sha256 && await blobs.OpenAsync(sha256, cancel) is { } zip)
             {
                 await using (zip)
                 {
@@ -66,7 +69,7 @@ internal static class DeliveryEndpoints
             }
             else
             {
-                await pack.ZipAsync(build, response.Body, cancel);
+                await pack.ZipAsync(build, response.Body, cancel, only);
             }
         });
         app.MapGet("/builds/{build:int}/changes.json", (int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, CancellationToken cancel) =>

@@ -34,7 +34,7 @@ public sealed class PlatePage(PlanPack plans, OpenDelivery deliveries, SinceDeli
         ViewData["BodyClass"] = "full";
         ViewData["Title"] = $"{plate.Screen.Name} · delivery {number} · {Head.ProjectName}";
         Plate = PlateModel.Of(delivered, Head, d, plate, await since.NewOnAsync(delivered, d, plate, cancel), delivered.Tokens);
-        Json = JsonSerializer.Serialize(new { project = Head.Project, number, design = d, screen = s, width = plate.Width, height = plate.Height, rows = Plate.Rows, screens = Head.Screens.Select(x => x.Href) }, JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize(new { project = Head.Project, number, design = d, screen = s, width = plate.Width, height = plate.Height, rows = Plate.Rows, screens = Head.Screens.Select(x => x.Href), build = Head.Build, platforms = delivered.Workspace.Platforms.Where(p => delivered.Files.Values.Any(f => f.Platform == p.Id)).Select(p => new { p.Id, p.Name }) }, JsonSerializerOptions.Web);
         return Page();
     }
 }

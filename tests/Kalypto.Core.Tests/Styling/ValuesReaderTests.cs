@@ -76,6 +76,13 @@ public class ValuesReaderTests
     }
 
     [Fact]
+    public void A_filter_that_lays_itself_over_itself_again_and_again_is_given_up()
+    {
+        var steps = string.Concat(Enumerable.Range(0, 60).Select(_ => "<feMerge><feMergeNode/><feMergeNode/></feMerge>"));
+        Assert.Contains(Values.Of($"<defs><filter id='f'>{steps}</filter></defs><rect id='it' width='40' height='20' filter='url(#f)'/>").Beyond, b => b.Contains("neither a shadow nor a blur", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void Words_keep_their_lines_runs_and_baselines()
     {
         var values = Values.Of("""

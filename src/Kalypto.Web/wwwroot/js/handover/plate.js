@@ -4,6 +4,8 @@ import { fill } from './detail.js';
 import { marks } from './marks.js';
 
 const grids = [0, 4, 8];
+// Which platform's files go with a language.
+const platformOf = { html: 'web', css: 'web', swiftui: 'apple', uikit: 'apple', compose: 'android', android: 'android', xaml: 'windows', flutter: 'flutter' };
 const remembered = 'kalypto-language';
 
 export const plate = () => ({
@@ -164,6 +166,9 @@ export const plate = () => ({
     this.grid = grids[(grids.indexOf(this.grid) + 1) % grids.length];
     this.$root.querySelectorAll('.plate-grid').forEach(rect => rect.setAttribute('fill', this.grid ? `url(#grid-${rect.dataset.grid}-${this.grid})` : 'none'));
   },
+  get platform() { return this.model.platforms.find(p => p.id === platformOf[this.language]); },
+  get zipHref() { return `/builds/${this.model.build}.zip${this.platform ? `?platform=${this.platform.id}` : ''}`; },
+  get zipText() { return this.platform ? `Download for ${this.platform.name}` : 'Download all files'; },
   get gridText() { return this.grid ? `grid of ${this.grid} pt` : 'no grid'; },
   get hasMissing() { return !!this.$root.querySelector('.plate-missing rect'); },
   toggleMissing() {

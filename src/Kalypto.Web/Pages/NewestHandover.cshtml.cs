@@ -1,0 +1,13 @@
+using Kalypto.Application.Packs;
+using Kalypto.Store;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Kalypto.Web.Pages;
+
+/// <summary>An address that stays: always the plates of the newest delivery.</summary>
+public sealed class NewestHandoverPage(PlanPack plans, BuildStore builds) : ProjectPage(plans, "Plates")
+{
+    /// <summary>Leads on; to the deliveries while there is none.</summary>
+    public async Task<IActionResult> OnGetAsync(CancellationToken cancel) => (await builds.DeliveriesAsync(Workspace.Row.Id, cancel)) is [{ Number: { } newest }, ..]
+        ? Redirect($"/projects/{Workspace.Row.Id}/deliveries/{newest}/plates") : Redirect($"/projects/{Workspace.Row.Id}/deliveries");
+}
