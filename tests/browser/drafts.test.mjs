@@ -184,7 +184,8 @@ test('a draft goes back, a dropped file of the same name is the next draft, and 
   await go('/projects/1');
   const board = number => ({ name: 'Star map.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><rect id="sky" width="100" height="100" fill="#123"/><circle id="star" cx="${number}" cy="20" r="4" fill="#fff"/></svg>`) });
   await page.setInputFiles('.foot input[type=file]', board(20));
-  await page.waitForFunction(() => [...document.querySelectorAll('.design h1')].some(h => h.innerText === 'Star map'), null, { timeout: patience });
+  // The page is loaded anew; what is dropped before its scripts run is lost.
+  await page.waitForFunction(() => [...document.querySelectorAll('.design h1')].some(h => h.innerText === 'Star map') && document.querySelector('.foot input[type=file]').closest('[x-data]')._x_dataStack, null, { timeout: patience });
   await page.setInputFiles('.foot input[type=file]', board(60));
   await page.waitForURL(/changes$/);
   await page.waitForFunction(() => document.querySelector('.change')?.innerText.includes('star'));
