@@ -1,5 +1,6 @@
 using Kalypto.Application.Building;
 using Kalypto.Core.Handover;
+using Kalypto.Core.Styling;
 
 namespace Kalypto.Application.Handover;
 
@@ -36,7 +37,7 @@ public sealed class SinceDelivery(OpenDelivery deliveries, Deliveries compare)
         return (since, found);
     }
 
-    private async Task<Core.Styling.LayerValues?> ValuesAsync(Delivered before, int design, int ordinal, CancellationToken cancel) =>
+    private async Task<LayerValues?> ValuesAsync(Delivered before, int design, int ordinal, CancellationToken cancel) =>
         before.Workspace.FindLayer(design, ordinal) is var (_, state, layer) && state.Measured.ScreenOf(layer) is { } screen && await deliveries.PlateAsync(before, design, screen.Root.Ordinal, cancel) is { } plate
             ? plate.Values.GetValueOrDefault(ordinal) : null;
 }

@@ -105,12 +105,12 @@ internal static class EffectReader
             ("in", { IsFlood: true }, { IsFlood: false }) => new([second with { Colour = Mixed(first, second) }]),
             ("in", { IsFlood: false }, { IsFlood: true }) => new([first with { Colour = Mixed(first, second) }]),
             // What is seen only outside of the picture is a shadow of a box all the same.
-            ("out", { IsFlood: false, IsInside: false }, { IsSilhouette: true }) => new([first]),
+            ("out", { IsFlood: false, IsInside: false }, { IsStill: true }) => new([first]),
             // The picture without its moved outline, or all but that: what falls into it.
-            ("out", { IsSilhouette: true }, { IsFlood: false, IsInside: false }) => new([second with { IsInside = true, Colour = first.Colour ?? new(0, 0, 0, 1) }]),
+            ("out", { IsStill: true }, { IsFlood: false, IsInside: false }) => new([second with { IsInside = true, Colour = first.Colour ?? new(0, 0, 0, 1) }]),
             ("out", { IsFlood: true }, { IsFlood: false, IsInside: false }) => new([second with { IsInside = true, Colour = first.Colour }]),
-            ("in", { IsInside: true }, { IsSilhouette: true }) => new([first]),
-            ("arithmetic", { IsFlood: false, IsInside: false }, { IsSilhouette: true }) when isArithmetic && N(step, "k2") == -1 && N(step, "k3") == 1 => new([first with { IsInside = true }]),
+            ("in", { IsInside: true }, { IsStill: true }) => new([first]),
+            ("arithmetic", { IsFlood: false, IsInside: false }, { IsStill: true }) when isArithmetic && N(step, "k2") == -1 && N(step, "k3") == 1 => new([first with { IsInside = true }]),
             _ => Cloth.Torn,
         };
     }
@@ -161,8 +161,6 @@ internal static class EffectReader
         public bool IsStill => X == 0 && Y == 0 && Grow == 0 && Deviation == 0 && !IsFlood && !IsInside;
 
         public bool IsItself => IsStill && Colour is null;
-
-        public bool IsSilhouette => IsStill;
 
         public Piece Moved(double x, double y) => this with { X = X + x, Y = Y + y };
 

@@ -60,7 +60,7 @@ public sealed class ValuesReader(DesignState design, Screen screen)
             var moved = element.Name == "use" ? placed * new Matrix(1, 0, 0, 1, Numbers.Length(element["x"]) ?? 0, Numbers.Length(element["y"]) ?? 0) : placed;
             return inside is not null && LayerPlace.Own(inside) is { } own ? ShapeOf(inside, style.In(inside), moved * own, left - 1) : null;
         }
-        if (ShapeOutline.Of(element.Name, element.Attributes.Select(a => KeyValuePair.Create(a.Name, a.Value))) is not { Count: > 0 } path || PathBounds.Of(path) is not { } own2)
+        if (ShapeOutline.Of(element.Name, element.Attributes.Select(a => KeyValuePair.Create(a.Name, a.Value))) is not { Count: > 0 } path || PathBounds.Of(path) is not { } drawn)
         {
             return null;
         }
@@ -82,11 +82,11 @@ public sealed class ValuesReader(DesignState design, Screen screen)
         var beyond = new List<string>();
         if (bounds.IsEmpty && isStroked && (bounds.Width > 0) != (bounds.Height > 0))
         {
-            return LineOf(style, box, width, own2, toBox, turn);
+            return LineOf(style, box, width, drawn, toBox, turn);
         }
         var rounded = RoundedBox.Of(outline);
-        var (fill, whyFill) = fills.Read(style.Fill, style.FillOpacity, own2, toBox, box);
-        var (stroke, whyStroke) = isStroked ? fills.Read(style.Stroke, style.StrokeOpacity, own2, toBox, box) : (null, null);
+        var (fill, whyFill) = fills.Read(style.Fill, style.FillOpacity, drawn, toBox, box);
+        var (stroke, whyStroke) = isStroked ? fills.Read(style.Stroke, style.StrokeOpacity, drawn, toBox, box) : (null, null);
         beyond.AddRange(new[] { whyFill, whyStroke }.OfType<string>());
         var outer = box.Inflate(stroke is null ? 0 : width / 2);
         if (rounded is null && stroke is not null)

@@ -9,8 +9,4 @@ namespace Kalypto.Core.Tokens;
 /// <param name="Uses">What it is used for, the most common first: text, ground, line, gradient, shadow.</param>
 /// <param name="Places">The layers that have it.</param>
 /// <param name="Others">Values that were put together with it: nearly equal ones, and what people merged.</param>
-public sealed record Token(string Name, TokenValue Value, ImmutableArray<string> Uses, ImmutableArray<LayerRef> Places, ImmutableArray<TokenValue> Others)
-{
-    /// <summary>True when people gave the name.</summary>
-    public bool IsNamed { get; init; }
-}
+public sealed record Token(string Name, TokenValue Value, ImmutableArray<string> Uses, ImmutableArray<LayerRef> Places, ImmutableArray<TokenValue> Others);

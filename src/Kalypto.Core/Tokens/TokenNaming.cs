@@ -30,7 +30,7 @@ internal static class TokenNaming
                 named[set] = Free(Own(set, all), taken);
             }
         }
-        return [.. sets.Select(s => new Token(named[s], s.Value, s.Uses, s.Places, [.. s.Others]) { IsNamed = said.Names.ContainsKey(s.Value.Key) })];
+        return [.. sets.Select(s => new Token(named[s], s.Value, s.Uses, s.Places, [.. s.Others]))];
     }
 
     private static string Free(string name, HashSet<string> taken)

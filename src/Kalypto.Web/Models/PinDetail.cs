@@ -73,8 +73,11 @@ internal sealed record PinDetail(string Lies, string Edges, IReadOnlyList<PinDet
         string NameOf(Pin other) => delivered.PictureOf(new(design, other.Layer))?.Name ?? state.NameOf(state.Layers[other.Layer]);
     }
 
-    private static File FileOf(Delivered delivered, PlannedFile file) => delivered.Files[file.Path] is var known
-        ? new(file.Path, $"{known.Width}×{known.Height}", Wording.Words.Weight((known.Bytes, false)), $"/builds/{delivered.Row.Id}/file?path={Uri.EscapeDataString(file.Path)}") : throw new InvalidOperationException();
+    private static File FileOf(Delivered delivered, PlannedFile file)
+    {
+        var known = delivered.Files[file.Path];
+        return new(file.Path, $"{known.Width}×{known.Height}", Wording.Words.Weight((known.Bytes, false)), $"/builds/{delivered.Row.Id}/file?path={Uri.EscapeDataString(file.Path)}");
+    }
 
     private static string N(double number) => Numbers.Text(number, 2);
 }

@@ -27,17 +27,10 @@ public sealed record PlateModel(HandoverHead Head, int Design, int Root, string 
     public string Picture => $"/pictures/{Head.Project}/delivered/{Head.Number}/{Design}/screen/{Root}.png";
 
     /// <summary>The sums in words.</summary>
-    public string Sum
-    {
-        get
-        {
-            var files = Rows.Where(r => r.Kind == "picture").Sum(r => FilesOf(r.Number));
-            return $"{Words.Count(Rows.Count, "number")} · {Words.Count(files, "file")}";
-        }
-    }
+    public string Sum => $"{Words.Count(Rows.Count, "number")} · {Words.Count(Files, "file")}";
 
-    /// <summary>How many files a number has.</summary>
-    public Func<int, int> FilesOf { get; init; } = _ => 0;
+    /// <summary>How many files all numbers have.</summary>
+    public int Files { get; init; }
 
     /// <summary>Puts it together.</summary>
     public static PlateModel Of(Delivered delivered, HandoverHead head, int design, Plate plate, (int Number, IReadOnlySet<int> Pins)? since, ITokenNames tokens)
@@ -52,11 +45,10 @@ public sealed record PlateModel(HandoverHead Head, int Design, int Root, string 
             shows.Add(("new", $"new since {from.Number} ·", rows.Count(r => r.IsNew)));
         }
         var corner = state.ToPoints(plate.Screen.Box);
-        var filesOf = plate.Pins.ToDictionary(p => p.Number, p => FilesOfPin(delivered, design, p).Count());
         return new(head, design, plate.Screen.Root.Ordinal, plate.Screen.Name, plate, rows,
             [PlateSheet.Of("wide", plate, 460, 620, 62, choices), PlateSheet.Of("narrow", plate, 262, 560, 26, choices)], shows,
             [.. plate.Unreached.Select(l => (state.NameOf(l), state.PointsOf(l) is { } b ? b with { X = b.X - corner.X, Y = b.Y - corner.Y } : default))])
-        { FilesOf = number => filesOf.GetValueOrDefault(number) };
+        { Files = plate.Pins.Sum(p => FilesOfPin(delivered, design, p).Count()) };
     }
 
     /// <summary>The delivered files of a number, with those of the other states of a button.</summary>

@@ -37,7 +37,7 @@ public sealed record TokensModel(IReadOnlyList<TokenRow> Rows, IReadOnlyList<Tok
     {
         var places = token.Places.Take(MostPlaces).Select(p => workspace.FindLayer(p.Design, p.Ordinal) is var (_, state, layer)
             ? new TokenRow.Place(state.NameOf(layer), state.Measured.ScreenOf(layer)?.Name ?? state.Name, hrefOf(p) ?? "") : null).OfType<TokenRow.Place>();
-        return new(token.Value.Key, token.Value.Kind.ToString().ToLowerInvariant(), token.Name, token.IsNamed, WordsOf(token.Value), CssOf(token.Value), string.Join(", ", token.Uses), token.Places.Length, [.. places],
+        return new(token.Value.Key, token.Value.Kind.ToString().ToLowerInvariant(), token.Name, WordsOf(token.Value), CssOf(token.Value), string.Join(", ", token.Uses), token.Places.Length, [.. places],
             string.Join("; ", token.Others.Select(WordsOf)), token.Others.Any(o => said.Merged.ContainsKey(o.Key)));
     }
 

@@ -52,7 +52,8 @@ internal static class ValueWords
         }
         if (values.Border is { } border)
         {
-            yield return Paint("border", border.Fill, tokens) is var line ? line with { Value = $"{Pt(border.Width)} {line.Value}{(border.Dashes.IsEmpty ? "" : $", dashes {string.Join(" ", border.Dashes.Select(d => Numbers.Text(d, 2)))}")}" } : throw new InvalidOperationException();
+            var line = Paint("border", border.Fill, tokens);
+            yield return line with { Value = $"{Pt(border.Width)} {line.Value}{(border.Dashes.IsEmpty ? "" : $", dashes {string.Join(" ", border.Dashes.Select(d => Numbers.Text(d, 2)))}")}" };
         }
         if (!values.Radii.AreNone)
         {

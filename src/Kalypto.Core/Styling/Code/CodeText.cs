@@ -9,9 +9,6 @@ internal static class CodeText
     /// <summary>A number with three decimals at the most.</summary>
     public static string N(double number) => Numbers.Text(number, 3);
 
-    /// <summary>A number that a language must know as a fraction: <c>14.0</c>.</summary>
-    public static string F(double number) => N(number) is var text && text.Contains('.', StringComparison.Ordinal) ? text : text + ".0";
-
     /// <summary>A string in double quotes.</summary>
     /// <param name="text">The text.</param>
     /// <param name="special">A sign that begins a value inside a string of the language; null for none.</param>

@@ -12,7 +12,4 @@ public static class TokenFiles
     /// <summary>The files for some platforms; none without tokens.</summary>
     public static IEnumerable<SideFile> Of(IEnumerable<string> platforms, TokenBook book, CodeStyle code) => book.Tokens.IsEmpty ? []
         : Writers.Where(w => platforms.Contains(w.Platform)).Select(w => new SideFile(w.Platform, w.Path, () => w.Write(book.Tokens, code)));
-
-    /// <summary>All ways to write them, for people to look at: a path and the text.</summary>
-    public static IEnumerable<(string Path, string Text)> All(TokenBook book, CodeStyle code) => Writers.Select(w => (w.Path, w.Write(book.Tokens, code)));
 }
