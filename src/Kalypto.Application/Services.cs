@@ -10,10 +10,12 @@ using Kalypto.Application.Keeping;
 using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
+using Kalypto.Application.People;
 using Kalypto.Application.Places;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
+using Kalypto.Store.People;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.DependencyInjection.Extensions;
 
@@ -32,6 +34,8 @@ public static class Services
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
         .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<PlaceStore>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddShared<InboxService>().AddShared<BuildPack>()
+        .AddSingleton<PeopleStore>().AddSingleton<MemberStore>().AddSingleton<SessionStore>().AddSingleton<InvitationStore>().AddSingleton<LinkStore>()
+        .AddSingleton<Outbox>().AddSingleton<IMail>(provider => provider.GetRequiredService<Outbox>()).AddSingleton<Invite>().AddSingleton<ShareLinks>()
         .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddShared<ShelveService>().AddShared<KeepingService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>

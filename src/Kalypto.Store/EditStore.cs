@@ -22,7 +22,7 @@ public sealed class EditStore(Database database)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await RefusalAsync(connection, author, step.Fields.All(f => Field.Of(f.Field).BringsBack) && step.Layers.Count == 0, cancel) is { } refusal)
+        if (await RefusalAsync(connection, author, [.. step.Fields.Select(f => Field.Of(f.Field))], step.Layers.Count > 0, cancel) is { } refusal)
         {
             return refusal;
         }
@@ -62,12 +62,12 @@ public sealed class EditStore(Database database)
 
     /// <summary>The newest steps of a project, newest first.</summary>
     public Task<List<HistoryRow>> HistoryAsync(int project, int most, CancellationToken cancel) => database.Source
-        .Command("select id, label, who, made_at, undone, undone_by, actor from edits where project_id = $1 order by id desc limit $2", project, most)
-        .ListAsync(r => new HistoryRow(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetDateTime(3), r.GetBoolean(4), r.GetString(5), r.GetString(6)), cancel);
+        .Command("select id, label, who, made_at, undone, undone_by, actor, lasting from edits where project_id = $1 order by id desc limit $2", project, most)
+        .ListAsync(r => new HistoryRow(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetDateTime(3), r.GetBoolean(4), r.GetString(5), r.GetString(6), r.GetBoolean(7)), cancel);
 
     /// <summary>Takes back the newest step of the one who asks, also when others worked since.</summary>
     public Task<StepDone> UndoAsync(Author author, CancellationToken cancel) =>
-        TurnAsync(author, undo: true, "actor = $2 and not undone order by id desc", author.Actor.Id, cancel);
+        TurnAsync(author, undo: true, "actor = $2 and not undone and not lasting order by id desc", author.Actor.Id, cancel);
 
     /// <summary>Does again what the one who asks took back last.</summary>
     public Task<StepDone> RedoAsync(Author author, CancellationToken cancel) =>
@@ -75,7 +75,7 @@ public sealed class EditStore(Database database)
 
     /// <summary>Takes back any one step, or does it again when it was taken back.</summary>
     public Task<StepDone> TurnAsync(Author author, long step, bool undo, CancellationToken cancel) =>
-        TurnAsync(author, undo, $"id = $2 and {(undo ? "not undone" : "undone")}", step, cancel);
+        TurnAsync(author, undo, $"id = $2 and not lasting and {(undo ? "not undone" : "undone")}", step, cancel);
 
     /// <summary>Puts a step into the history, raises the revisions, and tells all processes when the transaction ends.</summary>
     internal static Task RememberAsync(NpgsqlConnection connection, Author author, string label, IReadOnlyList<Change> changes, CancellationToken cancel) =>
@@ -85,6 +85,12 @@ public sealed class EditStore(Database database)
             , step as (insert into edits (project_id, label, changes, who, actor) values ($1, $7, $8::jsonb, $2, $6))
             """, cancel, author.Actor.Id, Core.Naming.PlainText.Clean(label, LongestLabel, "…"), JsonSerializer.Serialize(changes));
 
+    /// <summary>Puts a step into the history that is not taken back by undo: it says who let whom do what.</summary>
+    internal static Task LastAsync(NpgsqlConnection connection, Author author, string label, CancellationToken cancel) => connection.Command($$"""
+        with step as (insert into edits (project_id, label, changes, who, actor, lasting) values ($1, $2, '[]', $3, $4, true))
+        select {{Signals.Notify}}json_build_object('kind', '{{Signals.Edited}}', 'project', $1::int, 'page', $5::text)::text)
+        """, author.Project, Core.Naming.PlainText.Clean(label, LongestLabel, "…"), author.Actor.Name, author.Actor.Id, author.Page).RunAsync(cancel);
+
     private async Task<StepDone> TurnAsync(Author author, bool undo, string which, object value, CancellationToken cancel)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
@@ -92,7 +98,7 @@ public sealed class EditStore(Database database)
         var steps = await connection.Command($"select id, label, changes from edits where project_id = $1 and {which} limit 1", author.Project, value)
             .ListAsync(r => (Id: r.GetInt64(0), Label: r.GetString(1), Changes: r.GetString(2)), cancel);
         var changes = steps.Count == 0 ? [] : JsonSerializer.Deserialize<List<Change>>(steps[0].Changes)!;
-        if (await RefusalAsync(connection, author, changes.TrueForAll(c => c.Layer < 0 && Field.Of(c.Field).BringsBack), cancel) is { } refusal)
+        if (await RefusalAsync(connection, author, [.. changes.Where(c => c.Layer < 0).Select(c => Field.Of(c.Field))], changes.Exists(c => c.Layer >= 0), cancel) is { } refusal)
         {
             return refusal;
         }
@@ -131,8 +137,10 @@ public sealed class EditStore(Database database)
         return new(StepState.Done, label);
     }
 
-    private static async Task<StepDone?> RefusalAsync(NpgsqlConnection connection, Author author, bool bringsBack, CancellationToken cancel) =>
-        await connection.Command(ProjectNow, author.Project).ListAsync(r => (IsArchived: r.GetBoolean(0), IsDeleted: r.GetBoolean(1)), cancel) switch
+    private static async Task<StepDone?> RefusalAsync(NpgsqlConnection connection, Author author, IReadOnlyList<Field> fields, bool hasLayers, CancellationToken cancel)
+    {
+        var bringsBack = !hasLayers && fields.All(f => f.BringsBack);
+        return author.Actor.Role < (fields.Any(f => f.BringsBack) ? Role.Owner : Role.Designer) ? new(StepState.Forbidden) : await connection.Command(ProjectNow, author.Project).ListAsync(r => (IsArchived: r.GetBoolean(0), IsDeleted: r.GetBoolean(1)), cancel) switch
         {
             [] => new(StepState.Gone),
             [_] when bringsBack => null,
@@ -140,6 +148,7 @@ public sealed class EditStore(Database database)
             [{ IsArchived: true }] => new(StepState.Archived),
             _ => null,
         };
+    }
 
     /// <summary>Changes a field; null when what it belongs to is not there.</summary>
     private static async Task<(string? Before, string? After)?> FieldAsync(

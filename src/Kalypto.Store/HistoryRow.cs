@@ -8,4 +8,5 @@ namespace Kalypto.Store;
 /// <param name="Undone">True when it was taken back.</param>
 /// <param name="UndoneBy">Who took it back; empty for nobody, or when they did not say.</param>
 /// <param name="Actor">Tells whose it is.</param>
-public sealed record HistoryRow(long Id, string Label, string Who, DateTime MadeAt, bool Undone, string UndoneBy, string Actor);
+/// <param name="IsLasting">True for one that undo does not take back.</param>
+public sealed record HistoryRow(long Id, string Label, string Who, DateTime MadeAt, bool Undone, string UndoneBy, string Actor, bool IsLasting);

@@ -25,12 +25,12 @@ public sealed class LibraryStore(Database database)
         public bool IsOld => Original.Drawing != Taken.Drawing && Original.Newest!.Build > Taken.Build;
     }
 
-    /// <summary>Everything that was shipped in projects that are there.</summary>
-    public Task<List<ShippedLayer>> AllAsync(CancellationToken cancel) => database.Source.Command(Columns).ListAsync(r => Read(r), cancel);
+    /// <summary>Everything that was shipped in projects that are there, and whose files somebody may have; all for nobody in particular.</summary>
+    public Task<List<ShippedLayer>> AllAsync(CancellationToken cancel, int? person = null) => database.Source.Command($"{Columns} where {Readable.FilesBy("s.project_id", "$1")}", person).ListAsync(r => Read(r), cancel);
 
     /// <summary>One layer that was shipped; null when there is none.</summary>
-    public async Task<ShippedLayer?> FindAsync(int design, int lineage, CancellationToken cancel) =>
-        (await database.Source.Command(Columns + " where s.design_id = $1 and s.lineage = $2", design, lineage).ListAsync(r => Read(r), cancel)).FirstOrDefault();
+    public async Task<ShippedLayer?> FindAsync(int design, int lineage, CancellationToken cancel, int? person = null) =>
+        (await database.Source.Command($"{Columns} where s.design_id = $1 and s.lineage = $2 and {Readable.FilesBy("s.project_id", "$3")}", design, lineage, person).ListAsync(r => Read(r), cancel)).FirstOrDefault();
 
     /// <summary>The designs of a project whose draft that holds was taken from the library.</summary>
     public Task<List<Link>> LinksAsync(int project, CancellationToken cancel) => database.Source.Command("""

@@ -11,4 +11,8 @@ namespace Kalypto.Store;
 /// <param name="Counts">What was counted in it, as JSON; null when nothing was yet.</param>
 /// <param name="IsCounted">True when nothing changed since it was counted.</param>
 public sealed record ListedProject(
-    int Id, string Name, string Description, DateTime? ArchivedAt, DateTime? DeletedAt, DateTime TouchedAt, string TouchedBy, string? Counts, bool IsCounted);
+    int Id, string Name, string Description, DateTime? ArchivedAt, DateTime? DeletedAt, DateTime TouchedAt, string TouchedBy, string? Counts, bool IsCounted)
+{
+    /// <summary>What whoever asked may do in it.</summary>
+    public Role Role { get; init; } = Role.Owner;
+}

@@ -10,8 +10,6 @@ public sealed class ProjectStore(Database database)
 {
     private const string Columns = "select id, name, platforms, recipes, description, checks, revision, archived_at, fonts, tokens from projects";
 
-    private const string Listed = "select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at from projects";
-
     private const string Designs = $"""
         select d.id, d.project_id, d.name, d.drawn_at, f.id, f.number, f.file_sha256, d.arrangement, d.position, d.removed_at, f.asked, d.credit,
         {DraftLineages.Columns} from designs d join drafts f on f.id = d.draft_id where d.project_id = $1 and d.revision > $2
@@ -28,33 +26,39 @@ public sealed class ProjectStore(Database database)
     /// <param name="skip">How many to pass over.</param>
     /// <param name="most">How many to give.</param>
     /// <param name="cancel">Ends the wait.</param>
+    /// <param name="person">The account of whoever asks: only what it may see; null for all.</param>
     /// <returns>The projects, and how many there are on all pages.</returns>
-    public async Task<(IReadOnlyList<ListedProject> Projects, int Count)> ListAsync(Shelf shelf, string words, int skip, int most, CancellationToken cancel)
+    public async Task<(IReadOnlyList<ListedProject> Projects, int Count)> ListAsync(Shelf shelf, string words, int skip, int most, CancellationToken cancel, int? person = null)
     {
         var where = " where " + shelf switch
         {
             Shelf.Archived => "archived_at is not null and deleted_at is null",
             Shelf.Deleted => "deleted_at is not null",
             _ => "archived_at is null and deleted_at is null",
-        } + " and ($1 = '' or strpos(lower(name || ' ' || description), lower($1)) > 0)";
+        } + " and ($1 = '' or strpos(lower(name || ' ' || description), lower($1)) > 0) and " + Readable.By("projects.id", "$2");
         await using var batch = database.Source.Batch(
-            ($"{Listed}{where} order by touched_at desc, id desc limit $2 offset $3", [words, most, skip]), ($"select count(*)::int from projects{where}", [words]));
+            ($"select id, name, description, archived_at, deleted_at, touched_at, touched_by, counts::text, revision, counted_at, {Readable.Role("projects.id", "$2::int")} from projects{where} order by touched_at desc, id desc limit $3 offset $4",
+                [words, person, most, skip]), ($"select count(*)::int from projects{where}", [words, person]));
         await using var reader = await batch.ExecuteReaderAsync(cancel);
         var projects = await reader.RestAsync(r => new ListedProject(
-            r.GetInt32(0), r.GetString(1), r.GetString(2), r.Time(3), r.Time(4), r.GetDateTime(5), r.GetString(6), r.Nullable<string>(7), r.GetInt64(8) == r.GetInt64(9)), cancel);
+            r.GetInt32(0), r.GetString(1), r.GetString(2), r.Time(3), r.Time(4), r.GetDateTime(5), r.GetString(6), r.Nullable<string>(7), r.GetInt64(8) == r.GetInt64(9))
+        {
+            Role = person is null ? Role.Owner : Roles.Of(r.Nullable<string>(10)),
+        }, cancel);
         await reader.NextResultAsync(cancel);
         return (projects, (await reader.RestAsync(r => r.GetInt32(0), cancel))[0]);
     }
 
     /// <summary>How many projects stand on each shelf.</summary>
-    public async Task<IReadOnlyDictionary<Shelf, int>> CountsAsync(CancellationToken cancel) => (await database.Source.Command("""
+    public async Task<IReadOnlyDictionary<Shelf, int>> CountsAsync(CancellationToken cancel, int? person = null) => (await database.Source.Command($"""
         select count(*) filter (where archived_at is null and deleted_at is null)::int, count(*) filter (where archived_at is not null and deleted_at is null)::int,
           count(*) filter (where deleted_at is not null)::int from projects
-        """).ListAsync(r => new Dictionary<Shelf, int> { [Shelf.Current] = r.GetInt32(0), [Shelf.Archived] = r.GetInt32(1), [Shelf.Deleted] = r.GetInt32(2) }, cancel))[0];
+        where {Readable.By("projects.id", "$1")}
+        """, person).ListAsync(r => new Dictionary<Shelf, int> { [Shelf.Current] = r.GetInt32(0), [Shelf.Archived] = r.GetInt32(1), [Shelf.Deleted] = r.GetInt32(2) }, cancel))[0];
 
     /// <summary>Other projects with recipes of their own, by name: to copy from.</summary>
-    public Task<List<ProjectRow>> WithRecipesAsync(int but, int most, CancellationToken cancel) => database.Source
-        .Command(Columns + " where id <> $1 and deleted_at is null and recipes <> '' order by lower(name), id limit $2", but, most).ListAsync(Read, cancel);
+    public Task<List<ProjectRow>> WithRecipesAsync(int but, int most, CancellationToken cancel, int? person = null) => database.Source
+        .Command($"{Columns} where id <> $1 and deleted_at is null and recipes <> '' and {Readable.FilesBy("projects.id", "$3")} order by lower(name), id limit $2", but, most, person).ListAsync(Read, cancel);
 
     /// <summary>One project; null when there is none or it was deleted.</summary>
     public async Task<ProjectRow?> FindAsync(int id, CancellationToken cancel) =>
@@ -95,12 +99,13 @@ public sealed class ProjectStore(Database database)
         return designs.Count == 0 ? null : (designs[0] with { Fonts = fonts[0].OfDesign(design) }, InDraft(designs[0], marks));
     }
 
-    /// <summary>Makes a project and tells its number.</summary>
+    /// <summary>Makes a project, owned by whoever makes it, and tells its number.</summary>
     public Task<int> AddAsync(string name, IReadOnlyList<string> platforms, Actor actor, CancellationToken cancel) => database.Source
         .Command($"""
             with made as (insert into projects (name, platforms, touched_by) values ($1, $2, $3) returning id)
+            , owned as (insert into members (project_id, person_id, role) select id, $4, 'owner' from made where $4::int is not null)
             select id, {Signals.Notify}json_build_object('kind', '{Signals.Edited}', 'project', id, 'page', '')::text) from made
-            """, name, platforms.ToArray(), actor.Name).ScalarAsync<int>(cancel);
+            """, name, platforms.ToArray(), actor.Name, actor.Person).ScalarAsync<int>(cancel);
 
     /// <summary>Keeps what the first page shows of a project, unless somebody counted it later.</summary>
     /// <param name="id">The project.</param>

@@ -13,4 +13,6 @@ public enum StepState
     Gone,
     /// <summary>A later step changed the same.</summary>
     Blocked,
+    /// <summary>Whoever does it may not: only designers change a project, and only owners put it away.</summary>
+    Forbidden,
 }

@@ -2,19 +2,23 @@ using System.Text.Json.Serialization;
 using Kalypto.Application;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Desk;
+using Kalypto.Application.People;
 using Kalypto.Application.Places;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Kalypto.Web;
+using Kalypto.Web.Accounts;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Endpoints;
+using Kalypto.Web.Models;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.HttpOverrides;
 using Serilog;
 
 // Numbers and dates are written by us, the same on every machine.
@@ -50,6 +54,13 @@ builder.Services.AddKalypto(database, new WorkerReader(workers.ForReading(readin
     Builds = builder.Configuration.GetValue("KeepBuilds", new KeepingLimits().Builds),
     Unused = TimeSpan.FromDays(builder.Configuration.GetValue("KeepUnusedDays", new KeepingLimits().Unused.TotalDays)),
 }, new PlaceOptions(Folders("Deliver")), new InboxOptions(Folders("Inbox"))).AddSingleton(TimeProvider.System).AddSingleton<Bench>();
+var accounts = new AccountOptions(builder.Configuration.GetValue("People", false));
+if (Listening.Refusal(builder.Configuration["urls"], accounts.IsOn) is { } refusal)
+{
+    await Console.Error.WriteLineAsync(refusal);
+    return 1;
+}
+builder.Services.AddAccounts(accounts).AddSingleton<TeamModel.Sources>();
 builder.Services.AddAntiforgery(o => o.HeaderName = "X-Kalypto-Token");
 builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = BringIn.MostBytes);
 builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
@@ -70,6 +81,11 @@ IReadOnlyList<string> Folders(string option) => [.. builder.Configuration.GetSec
 var app = builder.Build();
 app.Services.GetRequiredService<Database>().Migrate();
 
+if (accounts.IsOn)
+{
+    // Only what comes from this very machine is believed to speak for others: a server in front with a certificate.
+    app.UseForwardedHeaders(new() { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto });
+}
 app.UseFailureAnswers();
 app.Use(ServerTiming.AddAsync);
 app.Use(SecurityHeaders.AddAsync);
@@ -94,4 +110,14 @@ if (demo is { } project && builder.Configuration.GetValue("DemoDeliveries", true
 {
     _ = loadDemo.DeliverTwiceAsync(project, app.Lifetime.ApplicationStopping);
 }
+if (Listening.Warning(builder.Configuration["urls"]) is { } warning)
+{
+    Console.WriteLine(warning);
+}
+if (accounts.IsOn && await app.Services.GetRequiredService<Invite>().FirstAsync(app.Lifetime.ApplicationStopping) is { } first)
+{
+    // The one way to the first account: whoever sees this console.
+    Console.WriteLine($"Make the first account here; it works once, for a day: {address}/welcome#{first}");
+}
 await app.WaitForShutdownAsync();
+return 0;

@@ -14,12 +14,15 @@ using Npgsql;
 namespace Kalypto.Web.Tests;
 
 /// <summary>The whole server on a database of its own, with one project of one design in it.</summary>
-public sealed class ServerFixture : WebApplicationFactory<Program>, IAsyncLifetime
+public class ServerFixture : WebApplicationFactory<Program>, IAsyncLifetime
 {
     private readonly string database = $"web_{Guid.NewGuid():N}";
 
     private static string Connection => Environment.GetEnvironmentVariable("KALYPTO_DATABASE")
         ?? throw new InvalidOperationException("KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.");
+
+    /// <summary>Who brings the project in.</summary>
+    protected virtual Actor Maker => Ada;
 
     public static Actor Ada { get; } = new("ada", "Ada");
 
@@ -29,9 +32,9 @@ public sealed class ServerFixture : WebApplicationFactory<Program>, IAsyncLifeti
     /// <summary>Its design.</summary>
     public int Design { get; private set; }
 
-    public async ValueTask InitializeAsync()
+    public virtual async ValueTask InitializeAsync()
     {
-        (Project, Design) = await BringAsync();
+        (Project, Design) = await BringAsync(Maker);
         // A delivery of nothing, so that the pages of one are there.
         var workspace = (await Services.GetRequiredService<OpenProject>().LoadAsync(Project, default))!;
         var builds = Services.GetRequiredService<BuildStore>();
@@ -39,10 +42,10 @@ public sealed class ServerFixture : WebApplicationFactory<Program>, IAsyncLifeti
     }
 
     /// <summary>Another project like it, for tests that change it.</summary>
-    public async Task<(int Project, int Design)> BringAsync()
+    public async Task<(int Project, int Design)> BringAsync(Actor? actor = null)
     {
         var drawing = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 375 812'><g id='bell'><path d='M2 2h20v20z'/></g><rect id='sky' width='375' height='400'/></svg>");
-        var read = Assert.IsType<BroughtIn.Read>(await Services.GetRequiredService<BringIn>().FileAsync(new(Ada), "tonight.svg", drawing, "tonight.svg", default));
+        var read = Assert.IsType<BroughtIn.Read>(await Services.GetRequiredService<BringIn>().FileAsync(new(actor ?? Ada), "tonight.svg", drawing, "tonight.svg", default));
         return (read.Project, read.Design);
     }
 
@@ -59,5 +62,6 @@ public sealed class ServerFixture : WebApplicationFactory<Program>, IAsyncLifeti
         await connection.OpenAsync();
         await using var command = new NpgsqlCommand($"drop database if exists {database} with (force)", connection);
         await command.ExecuteNonQueryAsync();
+        GC.SuppressFinalize(this);
     }
 }

@@ -75,7 +75,7 @@ before(async () => {
   await page.goto(`${server.address}/projects/1/deliveries`);
   await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 400_000 });
   assert.equal(await page.locator('.build').first().getAttribute('data-state'), 'done', await page.locator('.build').first().innerText());
-  files = unzipSync(await (await page.request.get(`${server.address}/builds/${build}.zip`)).body());
+  files = unzipSync(await (await page.request.get(`${server.address}/projects/1/builds/${build}.zip`)).body());
   for (const [path, bytes] of Object.entries(files)) {
     write(path, bytes);
   }

@@ -170,7 +170,7 @@ test('a delivery of the same again differs in nothing, and an old one is made ag
   await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done' && document.querySelector('.build').innerText.includes('delivery 1 made again'));
   await go('/projects/1/deliveries/4?with=1');
   await page.waitForFunction(() => document.querySelector('.foot').innerText.includes('nothing differs from delivery 1'));
-  const zip = async n => Buffer.from(await (await page.request.get(`${server.address}/builds/${n}.zip`)).body());
+  const zip = async n => Buffer.from(await (await page.request.get(`${server.address}/projects/1/builds/${n}.zip`)).body());
   const builds = await api('builds');
   const of = number => builds.find(b => b.number === number).id;
   assert.ok((await zip(of(1))).equals(await zip(of(4))));

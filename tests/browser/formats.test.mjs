@@ -67,7 +67,7 @@ before(async () => {
   await page.goto(`${server.address}/projects/1/deliveries`);
   await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 200_000 });
   assert.equal(await page.locator('.build').getAttribute('data-state'), 'done', await page.locator('.build').innerText());
-  const zip = await (await page.request.get(`${server.address}/builds/${files}.zip`)).body();
+  const zip = await (await page.request.get(`${server.address}/projects/1/builds/${files}.zip`)).body();
   files = unzipSync(zip);
   for (const [path, bytes] of Object.entries(files)) {
     writeFileSync(join(folder, basename(path)), bytes);

@@ -148,7 +148,7 @@ test('tokens are named by the team, told in the next delivery and lie in the pac
   await page.waitForURL(/deliveries$/);
   await delivered(3);
   const build = await page.locator('.build').first().getAttribute('data-build');
-  const files = unzipSync(new Uint8Array(await (await page.request.get(`${server.address}/builds/${build}.zip`)).body()));
+  const files = unzipSync(new Uint8Array(await (await page.request.get(`${server.address}/projects/1/builds/${build}.zip`)).body()));
   const css = new TextDecoder().decode(files['web/tokens.css']);
   assert.match(css, /--cream: #f3e9d2;/);
   assert.doesNotMatch(css, /--radius/);

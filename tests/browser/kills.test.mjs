@@ -85,7 +85,7 @@ const deliver = async meanwhile => {
     const found = (await surely(async () => ({ builds: await get('builds') }))).builds.find?.(b => b.id === build);
     if (found && found.state !== 'running') {
       assert.equal(found.state, 'done');
-      return { message: found.message, zip: await (await page.request.get(`${server.address}/builds/${build}.zip`)).body() };
+      return { message: found.message, zip: await (await page.request.get(`${server.address}/projects/1/builds/${build}.zip`)).body() };
     }
   }
 };

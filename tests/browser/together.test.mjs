@@ -39,7 +39,7 @@ const ended = async (page, server, id) => {
   await page.waitForFunction(id => [...document.querySelectorAll('.build')].some(b => b.dataset.build === String(id) && b.dataset.state !== 'running'), id);
   return (await page.evaluate(() => kalypto.get('/api/projects/1/builds'))).find(b => b.id === id);
 };
-const zipOf = async (page, server, id) => unzipSync(await (await page.request.get(`${server.address}/builds/${id}.zip`)).body());
+const zipOf = async (page, server, id) => unzipSync(await (await page.request.get(`${server.address}/projects/1/builds/${id}.zip`)).body());
 
 test('what one does on one server the other sees on the other, and each takes back their own', async () => {
   await bench(ada, one);

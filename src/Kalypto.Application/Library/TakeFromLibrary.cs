@@ -31,7 +31,7 @@ public sealed class TakeFromLibrary(LibraryStore library, BuildStore builds, Ope
     /// <param name="cancel">Ends the wait.</param>
     public async Task<Outcome> TakeAsync(Visit into, int design, int lineage, CancellationToken cancel)
     {
-        if (await library.FindAsync(design, lineage, cancel) is not { } shipped)
+        if (await library.FindAsync(design, lineage, cancel, into.Author.Actor.Person) is not { } shipped)
         {
             return new(null, TakeRefusal.NotThere);
         }

@@ -12,6 +12,7 @@ internal static class DoorOut
         StepState.Gone => Problem.NotFound("What this is about is not there any more. Load the page again."),
         StepState.Blocked => Problem.Of(StatusCodes.Status409Conflict,
             $"{(done.Who.Length > 0 ? done.Who : "Somebody")} changed the same later: “{done.Label}”. Take that back first, in the history.", ("history", true)),
+        StepState.Forbidden => Problem.Of(StatusCodes.Status403Forbidden, DoorRefusal.TooLittle.Advice),
         _ => null,
     };
 

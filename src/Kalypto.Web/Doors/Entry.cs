@@ -1,5 +1,6 @@
 using Kalypto.Application.Opening;
 using Kalypto.Store;
+using Kalypto.Store.People;
 using Microsoft.AspNetCore.Http.Features;
 
 namespace Kalypto.Web.Doors;
@@ -10,6 +11,12 @@ namespace Kalypto.Web.Doors;
 /// <param name="Opened">The project as it was loaded; null where its number is enough.</param>
 internal sealed record Entry(Author Author, long Notice, Workspace? Opened)
 {
+    /// <summary>What they may do.</summary>
+    public Access Access { get; init; } = Access.Nobody;
+
+    /// <summary>The account whose projects alone are shown; null where all are.</summary>
+    public int? Reader => Access.IsHere ? null : Access.Person ?? 0;
+
     /// <summary>The project.</summary>
     /// <exception cref="InvalidOperationException">The route does not say that it lies in a project.</exception>
     public Workspace Workspace => Opened ?? throw new InvalidOperationException("The route does not say that it needs its project.");

@@ -26,6 +26,12 @@ internal static class Limits
     /// <summary>Changes in a second, in the long run.</summary>
     public const int ChangesPerSecond = 200;
 
+    /// <summary>Tries to come in within a minute from one address: by password, invitation or link.</summary>
+    public const int Coming = 30;
+
+    /// <summary>The policy of routes that people come in by.</summary>
+    public const string ComingPolicy = "coming";
+
     private const string UploadPolicy = "uploads";
     private const string StreamPolicy = "streams";
     private const string ChangePolicy = "changes";
@@ -41,6 +47,8 @@ internal static class Limits
         };
         o.AddPolicy(UploadPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Uploads, QueueLimit = WaitingUploads }));
         o.AddPolicy(StreamPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Streams }));
+        // By the address alone: a cookie is thrown away as easily as it is got.
+        o.AddPolicy(ComingPolicy, http => RateLimitPartition.GetFixedWindowLimiter($"{http.Connection.RemoteIpAddress}", _ => new() { PermitLimit = Coming, Window = TimeSpan.FromMinutes(1) }));
         o.AddPolicy(ChangePolicy, http => HttpMethods.IsGet(http.Request.Method) ? RateLimitPartition.GetNoLimiter("") : RateLimitPartition.GetTokenBucketLimiter(Who(http), _ => new()
         {
             TokenLimit = Changes,

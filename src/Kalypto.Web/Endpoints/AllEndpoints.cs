@@ -10,11 +10,16 @@ internal static class AllEndpoints
     public static void MapKalypto(this IEndpointRouteBuilder app)
     {
         app.MapProjects();
-        app.MapPictures();
-        app.MapPlatePictures();
-        app.MapFiles();
+        app.MapKeyed();
         app.MapRecipeFiles();
         app.MapLibrary();
+        app.MapAccounts();
+        app.MapServerPeople();
+
+        var pictures = app.MapGroup("/pictures/{project:int}").OfProject();
+        pictures.MapPictures();
+        pictures.MapPlatePictures();
+        app.MapGroup("/projects/{project:int}").OfProject().MapFiles();
 
         var number = app.Edits(Project).OfProject();
         number.MapProject();
@@ -23,6 +28,7 @@ internal static class AllEndpoints
         number.MapBuilds();
         number.MapDeliveries();
         number.MapPlates();
+        number.MapTeam();
 
         var project = app.Edits(Project).InProject();
         project.MapPlatforms();

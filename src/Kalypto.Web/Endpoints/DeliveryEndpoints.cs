@@ -17,8 +17,8 @@ internal static class DeliveryEndpoints
     public static void MapDeliveries(this RouteGroupBuilder project)
     {
         project.MapGet("/deliveries/{number:int}", async (Entry entry, int number, int? with, Deliveries deliveries, BuildStore builds, CancellationToken cancel) =>
-            await deliveries.CompareAsync(entry.Author.Project, number, with, cancel) is { } compared
-                ? Results.Ok(DeliveryModel.Of(compared, await builds.DeliveriesAsync(entry.Author.Project, cancel))) : NotThere());
+            await deliveries.CompareAsync(entry.Author.Project, number, entry.Access.Delivery is null ? with : 0, cancel) is { } compared
+                ? Results.Ok(DeliveryModel.Of(compared, await ShownAsync(entry, builds, cancel))) : NotThere());
         project.MapGet("/deliveries/{number:int}/difference", async (Entry entry, int number, int with, string identity, Deliveries deliveries, CancellationToken cancel) =>
             await deliveries.CompareAsync(entry.Author.Project, number, with, cancel) is { } compared && compared.Changes.Files.FirstOrDefault(f => f.File.Identity == identity) is { } change
                 ? Results.Ok(new { Text = DeliveryWords.Say(change, await deliveries.DifferenceAsync(change, cancel)) }) : NotThere());
@@ -34,20 +34,20 @@ internal static class DeliveryEndpoints
     }
 
     /// <summary>Files and zips, by the number of the build.</summary>
-    public static void MapFiles(this IEndpointRouteBuilder app)
+    public static void MapFiles(this RouteGroupBuilder project)
     {
-        app.MapGet("/builds/{build:int}/file", async (int build, string path, BuildStore builds, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
+        project.MapGet("/builds/{build:int}/file", async (Entry entry, int build, string path, BuildStore builds, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await builds.FindAsync(build, cancel) is null || (await builds.FilesAsync(build, cancel)).Find(f => f.Path == path) is not { } file || await blobs.OpenAsync(file.Sha256, cancel) is not { } content)
+            if (await FindAsync(entry, builds, build, cancel) is null || (await builds.FilesAsync(build, cancel)).Find(f => f.Path == path) is not { } file || await blobs.OpenAsync(file.Sha256, cancel) is not { } content)
             {
                 return Results.NotFound();
             }
             PictureEndpoints.OnlySeen(response);
             return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
         });
-        app.MapGet("/builds/{build:int}.zip", async (int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
+        project.MapGet("/builds/{build:int}.zip", async (Entry entry, int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await builds.FindAsync(build, cancel) is not { State: "done" } row)
+            if (await FindAsync(entry, builds, build, cancel) is not { State: "done" } row)
             {
                 response.StatusCode = StatusCodes.Status404NotFound;
                 return;
@@ -72,15 +72,23 @@ internal static class DeliveryEndpoints
                 await pack.ZipAsync(build, response.Body, cancel, only);
             }
         });
-        app.MapGet("/builds/{build:int}/changes.json", (int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, CancellationToken cancel) =>
-            ListAsync(build, since, builds, deliveries, projects, list => Results.Bytes(list.Json(), "application/json"), cancel));
-        app.MapGet("/builds/{build:int}/CHANGES.md", (int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, CancellationToken cancel) =>
-            ListAsync(build, since, builds, deliveries, projects, list => Results.Text(list.Markdown(), "text/markdown", Encoding.UTF8), cancel));
+        project.MapGet("/builds/{build:int}/changes.json", (Entry entry, int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, CancellationToken cancel) =>
+            ListAsync(entry, build, since, builds, deliveries, projects, list => Results.Bytes(list.Json(), "application/json"), cancel));
+        project.MapGet("/builds/{build:int}/CHANGES.md", (Entry entry, int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, CancellationToken cancel) =>
+            ListAsync(entry, build, since, builds, deliveries, projects, list => Results.Text(list.Markdown(), "text/markdown", Encoding.UTF8), cancel));
     }
 
-    private static async Task<IResult> ListAsync(int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, Func<ChangeList, IResult> write, CancellationToken cancel) =>
-        await builds.FindAsync(build, cancel) is { Number: { } number } row && await deliveries.CompareAsync(row.ProjectId, number, since, cancel) is { } compared
+    private static async Task<IResult> ListAsync(Entry entry, int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, Func<ChangeList, IResult> write, CancellationToken cancel) =>
+        await FindAsync(entry, builds, build, cancel) is { Number: { } number } row && await deliveries.CompareAsync(row.ProjectId, number, since, cancel) is { } compared
             ? write(Deliveries.ListOf((await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "", compared)) : Results.NotFound();
+
+    /// <summary>The deliveries that somebody is told of.</summary>
+    public static async Task<IReadOnlyList<BuildRow>> ShownAsync(Entry entry, BuildStore builds, CancellationToken cancel) =>
+        [.. (await builds.DeliveriesAsync(entry.Author.Project, cancel)).Where(d => entry.Access.Delivery is null || d.Number == entry.Access.Delivery)];
+
+    // A build of this project, and of the one delivery where no other may be seen.
+    private static async Task<BuildRow?> FindAsync(Entry entry, BuildStore builds, int build, CancellationToken cancel) =>
+        await builds.FindAsync(build, cancel) is { } row && row.ProjectId == entry.Author.Project && (entry.Access.Delivery is null || entry.Access.Delivery == row.Number) ? row : null;
 
     private static IResult NotThere() => Problem.NotFound("There is no delivery of this number.");
 }

@@ -20,9 +20,9 @@ internal static class LibraryEndpoints
     public static void MapLibrary(this IEndpointRouteBuilder app)
     {
         var library = app.Edits("/api/library");
-        library.MapGet("", async ([AsParameters] LibraryAsk ask, LibraryStore store, CancellationToken cancel) =>
+        library.MapGet("", async (Entry entry, [AsParameters] LibraryAsk ask, LibraryStore store, CancellationToken cancel) =>
         {
-            var all = await store.AllAsync(cancel);
+            var all = await store.AllAsync(cancel, entry.Reader);
             var found = LibrarySearch.Find(all, ask.Query);
             return Results.Ok(new
             {
@@ -32,14 +32,14 @@ internal static class LibraryEndpoints
                 Cards = found.Skip(Math.Max(0, ask.Skip)).Take(OnePage).Select(LibraryCard.Of),
             });
         });
-        library.MapGet("/{design:int}/{lineage:int}", async (int design, int lineage, LibraryStore store, CancellationToken cancel) =>
+        library.MapGet("/{design:int}/{lineage:int}", async (Entry entry, int design, int lineage, LibraryStore store, CancellationToken cancel) =>
         {
-            if (await store.FindAsync(design, lineage, cancel) is not { } shown)
+            if (await store.FindAsync(design, lineage, cancel, entry.Reader) is not { } shown)
             {
                 return NotThere();
             }
-            var entry = LibrarySearch.Find((await store.AllAsync(cancel)).Where(l => l.Drawing == shown.Drawing), new()).First();
-            return Results.Ok(LibraryDetail.Of(entry, await store.FilesAsync(shown.Owner, cancel)));
+            var found = LibrarySearch.Find((await store.AllAsync(cancel, entry.Reader)).Where(l => l.Drawing == shown.Drawing), new()).First();
+            return Results.Ok(LibraryDetail.Of(found, await store.FilesAsync(shown.Owner, cancel)));
         });
         library.MapPost("/look", async (HttpRequest request, LookUpPicture look, CancellationToken cancel) =>
         {
@@ -72,12 +72,12 @@ internal static class LibraryEndpoints
             PictureEndpoints.OnlySeen(response);
             return Results.Bytes(png, "image/png");
         });
-        app.MapGet("/library/layers/{design:int}/{lineage:int}", async (int design, int lineage, LibraryStore store, OpenProject open, CancellationToken cancel) =>
-            await store.FindAsync(design, lineage, cancel) is not { } layer || await open.LoadAsync(layer.Project, cancel) is not { } workspace ? Results.NotFound()
+        app.MapGet("/library/layers/{design:int}/{lineage:int}", async (Entry entry, int design, int lineage, LibraryStore store, OpenProject open, CancellationToken cancel) =>
+            await store.FindAsync(design, lineage, cancel, entry.Reader) is not { } layer || await open.LoadAsync(layer.Project, cancel) is not { } workspace ? Results.NotFound()
                 : Results.Redirect(workspace.FindDesign(design)?.Row.Lineages.OrdinalOf(lineage) is { } ordinal ? Links.Layer(workspace, new(design, ordinal)) : $"/projects/{layer.Project}"));
-        app.MapGet("/library/layers/{design:int}/{lineage:int}.zip", async (int design, int lineage, LibraryStore store, LayerZip zip, HttpResponse response, CancellationToken cancel) =>
+        app.MapGet("/library/layers/{design:int}/{lineage:int}.zip", async (Entry entry, int design, int lineage, LibraryStore store, LayerZip zip, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await store.FindAsync(design, lineage, cancel) is not { } layer)
+            if (await store.FindAsync(design, lineage, cancel, entry.Reader) is not { } layer)
             {
                 response.StatusCode = StatusCodes.Status404NotFound;
                 return;

@@ -1,6 +1,7 @@
 using Kalypto.Application.Packs;
 using Kalypto.Core.Formats;
 using Kalypto.Store;
+using Kalypto.Web.Doors;
 
 namespace Kalypto.Web.Endpoints;
 
@@ -13,14 +14,20 @@ internal static class PictureEndpoints
     private static readonly byte[] Nothing = Convert.FromBase64String(
         "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==");
 
-    public static void MapPictures(this IEndpointRouteBuilder app)
+    /// <summary>Pictures of what a project draws.</summary>
+    public static void MapPictures(this RouteGroupBuilder project)
     {
-        app.MapGet("/pictures/{project:int}/{design:int}/screen/{screen:int}.png", (int project, int design, int screen, int? draft, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureAsync(patience => pictures.ScreenAsync(project, design, screen, draft, patience), response, cancel));
-        app.MapGet("/pictures/{project:int}/{design:int}/board.png", (int project, int design, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureAsync(patience => pictures.BoardAsync(project, design, patience), response, cancel));
-        app.MapGet("/pictures/{project:int}/{design:int}/layer/{ordinal:int}.png", (int project, int design, int ordinal, int? draft, bool? sample, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureAsync(patience => pictures.LayerAsync(project, design, ordinal, draft, sample == true, patience), response, cancel));
+        project.MapGet("/{design:int}/screen/{screen:int}.png", (Entry entry, int design, int screen, int? draft, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureAsync(patience => pictures.ScreenAsync(entry.Author.Project, design, screen, draft, patience), response, cancel));
+        project.MapGet("/{design:int}/board.png", (Entry entry, int design, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureAsync(patience => pictures.BoardAsync(entry.Author.Project, design, patience), response, cancel));
+        project.MapGet("/{design:int}/layer/{ordinal:int}.png", (Entry entry, int design, int ordinal, int? draft, bool? sample, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureAsync(patience => pictures.LayerAsync(entry.Author.Project, design, ordinal, draft, sample == true, patience), response, cancel));
+    }
+
+    /// <summary>What has a key of its content for an address, 256 bits that nobody guesses who does not have the content.</summary>
+    public static void MapKeyed(this IEndpointRouteBuilder app)
+    {
         app.MapGet("/pictures/proofs/{key}.png", async (string key, ProofStore proofs, HttpResponse response, CancellationToken cancel) =>
             key.Length == 64 && await proofs.MarksAsync(key, cancel) is { } png ? Keep(response, png) : Results.NotFound());
         app.MapGet("/pictures/files/{name}", async (string name, DrawingStore store, HttpResponse response, CancellationToken cancel) =>

@@ -21,13 +21,13 @@ internal static class PlateEndpoints
     }
 
     /// <summary>Pictures of a delivery.</summary>
-    public static void MapPlatePictures(this IEndpointRouteBuilder app)
+    public static void MapPlatePictures(this RouteGroupBuilder project)
     {
-        app.MapGet("/pictures/{project:int}/delivered/{number:int}/{design:int}/screen/{screen:int}.png", (int project, int number, int design, int screen, OpenDelivery deliveries, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureEndpoints.PictureAsync(async patience => await deliveries.LoadAsync(project, number, patience) is { } delivered && delivered.Workspace.FindDesign(design) is var (row, state)
+        project.MapGet("/delivered/{number:int}/{design:int}/screen/{screen:int}.png", (Entry entry, int number, int design, int screen, OpenDelivery deliveries, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureEndpoints.PictureAsync(async patience => await deliveries.LoadAsync(entry.Author.Project, number, patience) is { } delivered && delivered.Workspace.FindDesign(design) is var (row, state)
                 ? await pictures.ScreenAsync(row, state, screen, patience) : LayerPictures.Answer.NotThere, response, cancel));
-        app.MapGet("/pictures/{project:int}/delivered/{number:int}/{design:int}/layer/{ordinal:int}.png", (int project, int number, int design, int ordinal, bool? sample, OpenDelivery deliveries, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
-            PictureEndpoints.PictureAsync(async patience => await deliveries.LoadAsync(project, number, patience) is { } delivered && delivered.Workspace.FindDesign(design) is var (row, state)
+        project.MapGet("/delivered/{number:int}/{design:int}/layer/{ordinal:int}.png", (Entry entry, int number, int design, int ordinal, bool? sample, OpenDelivery deliveries, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
+            PictureEndpoints.PictureAsync(async patience => await deliveries.LoadAsync(entry.Author.Project, number, patience) is { } delivered && delivered.Workspace.FindDesign(design) is var (row, state)
                 ? await pictures.LayerAsync(row, state, ordinal, sample == true, patience) : LayerPictures.Answer.NotThere, response, cancel));
     }
 

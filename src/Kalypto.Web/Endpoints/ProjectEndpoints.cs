@@ -23,13 +23,13 @@ internal static class ProjectEndpoints
     public static void MapProjects(this IEndpointRouteBuilder app)
     {
         var all = app.Edits("/api/projects");
-        all.MapPost("/", async (HttpContext http, HttpRequest request, HttpResponse response, BringIn bringIn, ILogger<BringIn> log, CancellationToken cancel) =>
+        all.MapPost("/", async (Entry entry, HttpRequest request, HttpResponse response, BringIn bringIn, ILogger<BringIn> log, CancellationToken cancel) =>
         {
             var files = await FilesAsync(request, cancel);
-            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(Actors.Of(http)), files, log, cancel);
+            return files.Count == 0 ? NoFile() : await BringAsync(response, bringIn, new(entry.Author.Actor), files, log, cancel);
         }).DisableAntiforgery().TakesFiles();
-        all.MapPost("/new", async (HttpContext http, NewProject wish, ManageProject manage, CancellationToken cancel) =>
-            await manage.AddAsync(wish.Name ?? "", Actors.Of(http), cancel) is { } project ? Results.Ok(new { project }) : Problem.BadRequest("A project needs a name."));
+        all.MapPost("/new", async (Entry entry, NewProject wish, ManageProject manage, CancellationToken cancel) =>
+            await manage.AddAsync(wish.Name ?? "", entry.Author.Actor, cancel) is { } project ? Results.Ok(new { project }) : Problem.BadRequest("A project needs a name."));
     }
 
     /// <summary>Routes that need no more of a project than its number, so that they also reach one that is deleted.</summary>

@@ -13,6 +13,6 @@ public sealed record BuildModel(
     /// <param name="sums">Files and weights of the deliveries of the project.</param>
     public static BuildModel Of(BuildRow row, ILookup<int, (int Number, string Platform, string Kind, int Files, long Bytes)> sums) => new(
         row.Id, row.Number, row.Line, row.State, row.Total, row.Done, row.Drawn, row.Message, row.Files, row.Weight, Words.Weight((row.Weight, false)), DeliveryModel.MadeOf(row),
-        row.State != "done" ? null : $"/builds/{row.Id}.zip", row.Part, row.Number is { } number ? [.. sums[number].Select(s => new BuildShare(
+        row.State != "done" ? null : $"/projects/{row.ProjectId}/builds/{row.Id}.zip", row.Part, row.Number is { } number ? [.. sums[number].Select(s => new BuildShare(
             AllPlatforms.List.FirstOrDefault(p => p.Id == s.Platform)?.Name ?? "the pack", s.Kind.Length > 0 ? s.Kind : "beside", s.Files, s.Bytes, Words.Weight((s.Bytes, false))))] : []);
 }

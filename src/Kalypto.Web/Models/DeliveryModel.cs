@@ -48,5 +48,5 @@ public sealed record DeliveryModel(
 
     // Only what every browser shows as a picture.
     private static string? AddressOf(BuildRow build, DeliveredFile file) =>
-        Format.All.FirstOrDefault(f => file.Path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase)) is { BrowsersShow: true } ? $"/builds/{build.Id}/file?path={Uri.EscapeDataString(file.Path)}" : null;
+        Format.All.FirstOrDefault(f => file.Path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase)) is { BrowsersShow: true } ? $"/projects/{build.ProjectId}/builds/{build.Id}/file?path={Uri.EscapeDataString(file.Path)}" : null;
 }

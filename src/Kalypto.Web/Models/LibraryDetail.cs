@@ -29,7 +29,7 @@ public sealed record LibraryDetail(IReadOnlyList<LibraryDetail.Place> Places, IR
     public static LibraryDetail Of(LibraryEntry entry, IReadOnlyList<(int Build, DeliveredFile File)> files) => new(
         [.. entry.Places.Select(p => new Place(p.ProjectName, $"{p.Screen} · {p.Layer}{(p.Layer == p.Name ? "" : $", shipped as {p.Name}")}", When(p), $"/library/layers/{p.Design}/{p.Lineage}"))],
         [.. files.Select(f => new File(f.File.Path, LibraryCard.NameOf(f.File.Platform), $"{(f.File.Width > 0 ? $"{f.File.Width}×{f.File.Height} px · " : "")}{Words.Weight((f.File.Bytes, false))}",
-            $"/builds/{f.Build}/file?path={Uri.EscapeDataString(f.File.Path)}"))],
+            $"/projects/{entry.Shown.Project}/builds/{f.Build}/file?path={Uri.EscapeDataString(f.File.Path)}"))],
         $"/library/layers/{entry.Shown.Design}/{entry.Shown.Lineage}.zip", Words.Weight((files.Sum(f => f.File.Bytes), false)));
 
     private static string When(ShippedLayer layer) => layer.Since == layer.Newest ? $"delivery {layer.Since?.Number}, {LibraryCard.DateOf(layer.Since)}"

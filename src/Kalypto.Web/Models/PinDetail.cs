@@ -76,7 +76,7 @@ internal sealed record PinDetail(string Lies, string Edges, IReadOnlyList<PinDet
     private static File FileOf(Delivered delivered, PlannedFile file)
     {
         var known = delivered.Files[file.Path];
-        return new(file.Path, $"{known.Width}×{known.Height}", Wording.Words.Weight((known.Bytes, false)), $"/builds/{delivered.Row.Id}/file?path={Uri.EscapeDataString(file.Path)}");
+        return new(file.Path, $"{known.Width}×{known.Height}", Wording.Words.Weight((known.Bytes, false)), $"/projects/{delivered.Row.ProjectId}/builds/{delivered.Row.Id}/file?path={Uri.EscapeDataString(file.Path)}");
     }
 
     private static string N(double number) => Numbers.Text(number, 2);

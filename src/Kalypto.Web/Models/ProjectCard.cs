@@ -16,6 +16,12 @@ namespace Kalypto.Web.Models;
 /// <param name="IsFailed">True when it, or a part of it, cannot be opened.</param>
 public sealed record ProjectCard(int Id, string Name, string Description, IReadOnlyList<string> Faces, string Sum, int Percent, string Waiting, string Touched, bool IsFailed)
 {
+    /// <summary>What whoever looks may do in it.</summary>
+    public Role Role { get; init; }
+
+    /// <summary>Where it is opened.</summary>
+    public string Href => Role >= Role.Designer ? $"/projects/{Id}" : $"/projects/{Id}/handover";
+
     private static readonly TimeSpan Kept = new KeepingLimits().Deleted;
 
     /// <summary>Makes it out of what was counted.</summary>
@@ -24,16 +30,17 @@ public sealed record ProjectCard(int Id, string Name, string Description, IReadO
     /// <param name="now">Now, in UTC.</param>
     public static ProjectCard Of(ListedProject project, ProjectCounts? counts, DateTime now) => new(
         project.Id, project.Name, project.Description,
-        [.. (counts?.Faces ?? []).Select(f => Links.ScreenPicture(project.Id, f.Design, f.Root, f.Key))],
-        counts is null ? "being counted" : counts.Screens == 0 ? "no drawing yet" : $"{Words.Count(counts.Screens, "screen")} · {counts.Decided} of {counts.Layers} layers decided",
+        [.. ((project.Role >= Role.Designer ? counts?.Faces : null) ?? []).Select(f => Links.ScreenPicture(project.Id, f.Design, f.Root, f.Key))],
+        project.Role < Role.Designer ? $"open to you as {project.Role.ToString().ToLowerInvariant()}" : counts is null ? "being counted" : counts.Screens == 0 ? "no drawing yet" : $"{Words.Count(counts.Screens, "screen")} · {counts.Decided} of {counts.Layers} layers decided",
         counts is null or { Layers: 0 } ? 0 : 100 * counts.Decided / counts.Layers,
         project.DeletedAt is { } deleted ? $"deleted; kept for {Words.Count(Math.Max(1, (int)Math.Ceiling((deleted + Kept - now).TotalDays)), "day")} more"
-            : counts is null ? "" : counts.Failure is { } failure ? failure
+            : counts is null || project.Role < Role.Designer ? "" : counts.Failure is { } failure ? failure
             : counts.Unreadable > 0 ? $"{Words.Count(counts.Unreadable, "design")} cannot be read any more" : counts.Screens == 0 ? "waiting for a drawing"
             : counts.Blockers > 0 ? $"{Words.Count(counts.Blockers, "finding")} must be settled before it can be built"
             : counts.Decided < counts.Layers ? $"{Words.Count(counts.Layers - counts.Decided, "layer")} waiting for a decision"
             : $"all decided: {Words.Count(counts.Files, "file")} to build",
-        $"{Ago(now - project.TouchedAt)}{(project.TouchedBy.Length > 0 ? $" by {project.TouchedBy}" : "")}", counts is { Failure: not null } or { Unreadable: > 0 });
+        $"{Ago(now - project.TouchedAt)}{(project.TouchedBy.Length > 0 ? $" by {project.TouchedBy}" : "")}", counts is { Failure: not null } or { Unreadable: > 0 })
+    { Role = project.Role };
 
     private static string Ago(TimeSpan time) => time switch
     {

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Kalypto.Application.Building;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
+using Kalypto.Web.Endpoints;
 using Kalypto.Web.Models;
 using Microsoft.AspNetCore.Mvc;
 
@@ -16,12 +17,12 @@ public sealed class DeliveryPage(PlanPack plans, Deliveries deliveries, BuildSto
     /// <summary>Shows it.</summary>
     public async Task<IActionResult> OnGetAsync(int number, int? with, CancellationToken cancel)
     {
-        if (await deliveries.CompareAsync(Workspace.Row.Id, number, with, cancel) is not { } compared)
+        if (await deliveries.CompareAsync(Workspace.Row.Id, number, Entry.Access.Delivery is null ? with : 0, cancel) is not { } compared)
         {
             return NotFound();
         }
         ViewData["BodyClass"] = "full";
-        Json = JsonSerializer.Serialize(DeliveryModel.Of(compared, await builds.DeliveriesAsync(Workspace.Row.Id, cancel)), JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize(DeliveryModel.Of(compared, await DeliveryEndpoints.ShownAsync(Entry, builds, cancel)), JsonSerializerOptions.Web);
         return Page();
     }
 }

@@ -18,7 +18,7 @@ public sealed class ErrorPage : PageModel
 
     /// <summary>Shows it.</summary>
     public void OnGet(int? code) =>
-        (Heading, Advice) = Failures.Say(code ?? Response.StatusCode, HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error);
+        (Heading, Advice) = HttpContext.Features.Get<DoorRefusal>() is { } refusal && refusal != DoorRefusal.NotThere ? (refusal.Heading, refusal.Advice) : Failures.Say(code ?? Response.StatusCode, HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error);
 
     /// <summary>Shows it for a failed edit.</summary>
     public void OnPost(int? code) => OnGet(code);

@@ -25,7 +25,8 @@ public abstract class HandoverPage(PlanPack plans, OpenDelivery deliveries, Buil
         {
             return null;
         }
-        Head = HandoverHead.Of(delivered, (await builds.DeliveriesAsync(Workspace.Row.Id, cancel)).Max(d => d.Number ?? 0));
+        // Who may see this one alone is not told of others.
+        Head = HandoverHead.Of(delivered, Entry.Access.Delivery ?? (await builds.DeliveriesAsync(Workspace.Row.Id, cancel)).Max(d => d.Number ?? 0));
         ViewData["Handover"] = Head;
         return delivered;
     }

@@ -1,6 +1,8 @@
 using Kalypto.Application.Packs;
 using Kalypto.Store;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -35,14 +37,16 @@ public sealed class IndexModel(ProjectStore projects, TimeProvider clock) : Page
     /// <summary>True when there are more behind these.</summary>
     public bool HasMore => (PageNumber + 1) * OnePage < Found;
 
+    private Entry Entry => HttpContext.Features.GetRequiredFeature<Entry>();
+
     /// <summary>Shows them, from what was counted when they were last changed: none is opened.</summary>
     public async Task OnGetAsync(CancellationToken cancel)
     {
         ViewData["Place"] = "Projects";
         PageNumber = Math.Clamp(PageNumber, 0, 100_000);
         Find = Find?.Replace("\0", "", StringComparison.Ordinal).Trim() ?? "";
-        (var listed, Found) = await projects.ListAsync(Shelf, Find, PageNumber * OnePage, OnePage, cancel);
-        Counts = await projects.CountsAsync(cancel);
+        (var listed, Found) = await projects.ListAsync(Shelf, Find, PageNumber * OnePage, OnePage, cancel, Entry.Reader);
+        Counts = await projects.CountsAsync(cancel, Entry.Reader);
         var now = clock.GetUtcNow().UtcDateTime;
         Projects = [.. listed.Select(p => ProjectCard.Of(p, ProjectCounts.Read(p.Counts), now))];
     }

@@ -7,7 +7,7 @@ namespace Kalypto.Web.Pages;
 /// <summary>An address that stays: always the plates of the newest delivery.</summary>
 public sealed class NewestHandoverPage(PlanPack plans, BuildStore builds) : ProjectPage(plans, "Plates")
 {
-    /// <summary>Leads on; to the deliveries while there is none.</summary>
+    /// <summary>Leads on; while there is none, says so to those who cannot make one.</summary>
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel) => (await builds.DeliveriesAsync(Workspace.Row.Id, cancel)) is [{ Number: { } newest }, ..]
-        ? Redirect($"/projects/{Workspace.Row.Id}/deliveries/{newest}/plates") : Redirect($"/projects/{Workspace.Row.Id}/deliveries");
+        ? Redirect($"/projects/{Workspace.Row.Id}/deliveries/{newest}/plates") : IsDesigner ? Redirect($"/projects/{Workspace.Row.Id}/deliveries") : Page();
 }

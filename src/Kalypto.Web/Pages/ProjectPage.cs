@@ -1,5 +1,6 @@
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
+using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 using Microsoft.AspNetCore.Http.Features;
@@ -19,7 +20,13 @@ public abstract class ProjectPage(PlanPack plans, string place) : PageModel
     /// <summary>The project with its designs.</summary>
     public Workspace Workspace => Entry.Workspace;
 
-    private Entry Entry => HttpContext.Features.GetRequiredFeature<Entry>();
+    /// <summary>What whoever looks may do in it.</summary>
+    public Role Role => Entry.Access.Role;
+
+    /// <summary>True for those who may change it.</summary>
+    public bool IsDesigner => Role >= Role.Designer;
+
+    private protected Entry Entry => HttpContext.Features.GetRequiredFeature<Entry>();
 
     /// <summary>Sets what the frame of the page needs.</summary>
     public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)

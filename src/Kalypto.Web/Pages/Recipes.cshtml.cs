@@ -22,7 +22,7 @@ public sealed class RecipesPage(PlanPack plans, ProjectStore projects) : Project
     /// <summary>Shows it.</summary>
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
-        Others = JsonSerializer.Serialize((await projects.WithRecipesAsync(Workspace.Row.Id, MostOthers, cancel))
+        Others = JsonSerializer.Serialize((await projects.WithRecipesAsync(Workspace.Row.Id, MostOthers, cancel, Entry.Reader))
             .Select(p => new { p.Id, p.Name, Changed = RecipeBookJson.Read(p.Recipes).Own.Keys }), JsonSerializerOptions.Web);
         Json = JsonSerializer.Serialize(RecipesModel.Of(Workspace, await Plans.PlanAsync(Workspace, cancel)), JsonSerializerOptions.Web);
         ViewData["BodyClass"] = "full";

@@ -60,7 +60,7 @@ const run = action => {
   action.control.click();
 };
 
-document.querySelector('#actions-open').addEventListener('click', open);
+document.querySelector('#actions-open')?.addEventListener('click', open);
 document.addEventListener('keydown', event => {
   if (event.key === ';' && !event.ctrlKey && !event.metaKey && !event.altKey && !event.target.matches('input, textarea, select')) {
     event.preventDefault();

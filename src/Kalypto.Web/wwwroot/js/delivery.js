@@ -92,9 +92,9 @@ export const delivery = () => ({
     return model.against ? `${model.sum} · ${this.differing ? `${count(model.files.filter(f => f.what.length).length, 'file')} differ from delivery ${model.against}` : `nothing differs from delivery ${model.against}`}` : model.sum;
   },
   get platesHref() { return `/projects/${this.$root.dataset.project}/deliveries/${this.model.number}/plates`; },
-  get wholeHref() { return `/builds/${this.model.build}.zip`; },
-  get deltaHref() { return `/builds/${this.model.build}.zip?since=${this.model.against}`; },
-  get listHref() { return `/builds/${this.model.build}/CHANGES.md?since=${this.model.against}`; },
+  get wholeHref() { return `/projects/${this.$root.dataset.project}/builds/${this.model.build}.zip`; },
+  get deltaHref() { return `/projects/${this.$root.dataset.project}/builds/${this.model.build}.zip?since=${this.model.against}`; },
+  get listHref() { return `/projects/${this.$root.dataset.project}/builds/${this.model.build}/CHANGES.md?since=${this.model.against}`; },
   async again() {
     const answer = await server.post(`${this.api}/again`);
     this.refusal = answer.failed ? answer.message : '';

@@ -60,7 +60,7 @@ export const get = {
     if (made.state === 'done') {
       this.closeDrawer();
       this.say(`${made.says} on the way`);
-      location.href = `/builds/${answer.build}.zip`;
+      location.href = `/projects/${this.model.project}/builds/${answer.build}.zip`;
     } else {
       this.justWrong = true;
       this.justSays = made.says;

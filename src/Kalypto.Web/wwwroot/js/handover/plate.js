@@ -167,7 +167,7 @@ export const plate = () => ({
     this.$root.querySelectorAll('.plate-grid').forEach(rect => rect.setAttribute('fill', this.grid ? `url(#grid-${rect.dataset.grid}-${this.grid})` : 'none'));
   },
   get platform() { return this.model.platforms.find(p => p.id === platformOf[this.language]); },
-  get zipHref() { return `/builds/${this.model.build}.zip${this.platform ? `?platform=${this.platform.id}` : ''}`; },
+  get zipHref() { return `/projects/${this.model.project}/builds/${this.model.build}.zip${this.platform ? `?platform=${this.platform.id}` : ''}`; },
   get zipText() { return this.platform ? `Download for ${this.platform.name}` : 'Download all files'; },
   get gridText() { return this.grid ? `grid of ${this.grid} pt` : 'no grid'; },
   get hasMissing() { return !!this.$root.querySelector('.plate-missing rect'); },

@@ -1,0 +1,22 @@
+namespace Kalypto.Web.Doors;
+
+/// <summary>Whom a route is for; each also for all that come after it, where it is about a project.</summary>
+internal enum Need
+{
+    /// <summary>Whoever comes: signing in, and whether the server is well.</summary>
+    Anyone,
+    /// <summary>Whoever signed in or came by a link: what has a key of its content for an address.</summary>
+    Somebody,
+    /// <summary>Whoever has an account.</summary>
+    Person,
+    /// <summary>Whoever looks after the server.</summary>
+    Keeper,
+    /// <summary>A guest of the project.</summary>
+    Guest,
+    /// <summary>A developer of the project.</summary>
+    Developer,
+    /// <summary>A designer of the project.</summary>
+    Designer,
+    /// <summary>An owner of the project.</summary>
+    Owner,
+}

@@ -1,0 +1,10 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kalypto.Web.Pages;
+
+/// <summary>Opens a link. Its secret stands behind # in the address and is read by the script alone.</summary>
+public sealed class OpenLinkPage : PageModel
+{
+    /// <summary>Shows it.</summary>
+    public void OnGet() => ViewData["Title"] = "A link to a handover";
+}

@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { account, people, team } from '../people.js';
+
+start({ account, people, team });
