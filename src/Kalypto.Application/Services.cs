@@ -1,3 +1,4 @@
+using Kalypto.Application.Asking;
 using Kalypto.Application.Benches;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Building;
@@ -15,6 +16,7 @@ using Kalypto.Application.Places;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Store;
+using Kalypto.Store.Asking;
 using Kalypto.Store.People;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.DependencyInjection.Extensions;
@@ -29,7 +31,7 @@ public static class Services
         this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
         .AddDrawing(database, reader, renderer, options)
         .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new()).AddSingleton(places ?? PlaceOptions.None).AddSingleton(inbox ?? InboxOptions.None)
-        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
+        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<PutTogether>().AddSingleton<QuestionStore>().AddSingleton<OpenQuestions>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Security.Cryptography;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Drawing.Native;
@@ -9,6 +10,7 @@ namespace Kalypto.Drawing;
 internal sealed class FontFamilies(string folder)
 {
     private readonly ConcurrentDictionary<string, string?> known = new(StringComparer.OrdinalIgnoreCase);
+    private readonly ConcurrentDictionary<string, IReadOnlyList<(Font Font, string Path)>> faces = new(StringComparer.OrdinalIgnoreCase);
     private readonly ConcurrentDictionary<string, string> prints = new(StringComparer.OrdinalIgnoreCase);
     private readonly ConcurrentDictionary<string, string> contents = new(StringComparer.Ordinal);
     private readonly Lazy<ILookup<string, string>> files = new(() =>
@@ -36,6 +38,26 @@ internal sealed class FontFamilies(string folder)
         var drawn = Fontconfig.Match(FamilyList.Of(asked));
         return Print((drawn ?? []).SelectMany(f => all[f]));
     });
+
+    /// <summary>The files of the family that is drawn for a list of families as CSS has it, in all its weights; without collections.</summary>
+    public IReadOnlyList<(Font Font, string Path)> FilesOf(string families) => faces.GetOrAdd(families, asked =>
+    {
+        var all = files.Value;
+        return [.. (Fontconfig.Match(FamilyList.Of(asked)) ?? []).SelectMany(f => all[f]).Distinct().Order(StringComparer.Ordinal).Select(Read).OfType<(Font, string)>()];
+    });
+
+    private static (Font Font, string Path)? Read(string path)
+    {
+        try
+        {
+            var file = File.ReadAllBytes(path);
+            return (FontFile.Read(file, Convert.ToHexStringLower(SHA256.HashData(file)), Path.GetFileName(path)), path);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or FontRefusedException)
+        {
+            return null;
+        }
+    }
 
     private string Print(IEnumerable<string> paths) => Fingerprint.Of([.. paths.Distinct().Select(ContentOf).Order(StringComparer.Ordinal)]).Hex;
 

@@ -105,5 +105,7 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn([], null));
 
+    public IReadOnlyList<(Font Font, string Path)> FontFilesOf(string families) => [];
+
     public string? StandInFor(string families) => null;
 }

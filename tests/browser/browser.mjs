@@ -16,6 +16,10 @@ export const person = async (browser, options) => {
   const context = await browser.newContext(options);
   context.setDefaultTimeout(patience);
   await context.addInitScript(() => {
+    // What lies in a frame has no scripts.
+    if (window !== window.top) {
+      return;
+    }
     const server = () => import('/js/server.js');
     // Lists of thousands of rows are not in the page, so tests look at what the page itself knows.
     import('/js/bench/store.js').then(module => { window.benchRows = module.store; }).catch(() => {});

@@ -176,6 +176,37 @@ test('what nobody gets is a lens on the bench too', async () => {
   assert.deepEqual(await nobody(), before.filter(n => n !== 'saturn'));
 });
 
+test('the device shows a screen made of delivered files and code alone, in its own fonts, at any density', async () => {
+  await go('/projects/1/deliveries/2/device');
+  const frame = page.frameLocator('iframe');
+  await frame.locator('img[alt="bell"]').waitFor();
+  await clean();
+  const seen = () => frame.locator('body').evaluate(async body => {
+    await document.fonts.ready;
+    await Promise.all([...body.querySelectorAll('img')].map(img => img.decode()));
+    return {
+      words: [...body.querySelectorAll('.screen > div')].map(d => d.textContent).filter(Boolean), fonts: [...document.fonts].filter(f => f.status === 'loaded').map(f => f.family),
+      moon: body.querySelector('img[alt="moon-tonight"]').naturalWidth, lost: body.querySelectorAll('.lost').length, scripts: body.ownerDocument.scripts.length,
+    };
+  });
+  const twice = await seen();
+  assert.ok(['Tonight', 'Waxing gibbous', '22:00 · terrace · 11 places'].every(words => twice.words.includes(words)), twice.words.join(' | '));
+  assert.ok(twice.fonts.some(f => f.includes('Figtree')));
+  assert.deepEqual([twice.moon, twice.lost, twice.scripts], [530, 0, 0]);
+  await page.keyboard.press('3');
+  await page.locator('iframe[src*="density=3"]').waitFor();
+  await frame.locator('img[src*="3x"]').first().waitFor();
+  assert.equal((await seen()).moon, 795);
+  assert.match(await page.locator('.foot .mono').innerText(), /1125 × 2436 px at 3x/);
+  // Where the drawing has words, so has the device: the picture of the drawing lies over it, line by line.
+  await page.keyboard.press('d');
+  assert.ok(await page.locator('.device-sheet img').evaluate(async img => { await img.decode(); return !img.hidden && Math.abs(img.getBoundingClientRect().width - img.previousElementSibling.getBoundingClientRect().width) < 1; }));
+  await page.keyboard.press('ArrowRight');
+  await page.waitForURL(/device\/1\/\d+$/);
+  await page.locator('.tab[aria-current="page"]', { hasText: 'Book a place' }).waitFor();
+  assert.equal((await page.request.get(`${server.address}/projects/1/deliveries/2/device/file?path=../../etc/passwd`)).status(), 404);
+});
+
 test('on paper each screen is a sheet, with its numbers and words as text', async () => {
   await go('/projects/1/deliveries/2/plates/print');
   await page.waitForSelector('.sheet');

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Text;
 using System.Text.Json;
+using Kalypto.Application.Asking;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
@@ -21,7 +22,7 @@ namespace Kalypto.Application.Building;
 /// that lives; when it stops or dies, it or another goes on with just what was said when the build began.
 /// </summary>
 public sealed class BuildPack(
-    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
+    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, OpenQuestions questions, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
     // Pictures get ready in bursts; one look at all of them serves for many.
     private const int LongestLine = 200;
@@ -215,6 +216,11 @@ public sealed class BuildPack(
             }
             var (files, missing) = await FilesAsync(workspace, plan, [.. plan.Pack.Files.Where(holds)], ask.Just is not null, cancel);
             await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made{(ask.Just is null ? "; manifest.json names them" : "")}.", files, cancel);
+            if (await builds.FindAsync(held.Id, cancel) is { Number: { } number, StartedAt: var begun })
+            {
+                var paths = files.Select(f => f.Path).ToHashSet(StringComparer.Ordinal);
+                await questions.SettleAsync(workspace, number, begun, plan.Pack.Files.Where(f => paths.Contains(f.Path)).SelectMany(f => f.Picture.Places).ToHashSet(), cancel);
+            }
         }
         catch (HeldBuild.LostException)
         {

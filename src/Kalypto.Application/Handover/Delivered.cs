@@ -36,17 +36,23 @@ public sealed record Delivered(BuildRow Row, Workspace Workspace, PlannedPack Pl
     /// <summary>Where what a number means lies on its screen, in pt: of a picture, where the delivered files are to be put; null for what is not seen.</summary>
     public Box? BoxOf(int design, Plate plate, Pin pin)
     {
-        if (pin.Places.IsEmpty || Workspace.FindDesign(design) is not var (_, state))
+        if (pin.Places.IsEmpty)
         {
             return null;
         }
-        if (PictureOf(new(design, pin.Layer)) is { Crop: { } crop } picture && Workspace.FindLayer(picture.Ref.Design, picture.Ref.Ordinal) is var (_, owner, layer)
-            && owner.PointsOf(layer) is { } made && state.PointsOf(state.Layers[pin.Layer]) is { } here)
+        return PlaceOf(design, plate.Screen, pin.Layer) ?? plate.Values.GetValueOrDefault(pin.Layer)?.Box ?? pin.Places[0];
+    }
+
+    /// <summary>Where the delivered files of a layer are to be put on its screen, in pt; null for a layer that is in no picture.</summary>
+    public Box? PlaceOf(int design, Screen screen, int ordinal)
+    {
+        if (Workspace.FindLayer(design, ordinal) is not var (_, state, shown) || state.PointsOf(shown) is not { } here || PictureOf(new(design, ordinal)) is not { Crop: { } crop } picture
+            || Workspace.FindLayer(picture.Ref.Design, picture.Ref.Ordinal) is not var (_, owner, layer) || owner.PointsOf(layer) is not { } made)
         {
-            var corner = state.ToPoints(plate.Screen.Box);
-            return crop.Box with { X = crop.Box.X - made.X + here.X - corner.X, Y = crop.Box.Y - made.Y + here.Y - corner.Y };
+            return null;
         }
-        return plate.Values.GetValueOrDefault(pin.Layer)?.Box ?? pin.Places[0];
+        var corner = state.ToPoints(screen.Box);
+        return crop.Box with { X = crop.Box.X - made.X + here.X - corner.X, Y = crop.Box.Y - made.Y + here.Y - corner.Y };
     }
 
     /// <summary>The delivered files of a picture.</summary>

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
+using Kalypto.Application.Asking;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Checking;
@@ -13,7 +14,7 @@ using Microsoft.Extensions.Logging;
 namespace Kalypto.Application.Packs;
 
 /// <summary>Plans the pack of a project, and has it drawn ahead.</summary>
-public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
+public sealed class PlanPack(DrawingDesk desk, OpenQuestions questions, ILogger<PlanPack> log)
 {
     // Should news of other processes be missed, what is not drawn yet is looked for again after so many ms.
     private const int AgainAfter = 5000;
@@ -106,7 +107,7 @@ public sealed class PlanPack(DrawingDesk desk, ILogger<PlanPack> log)
         var shipped = workspace.States.SelectMany(d => d.Marks.Where(m => m.Value.Decision == Decision.Ship && m.Key < d.Layers.Length)
             .SelectMany(m => d.SaidOf(d.Layers[m.Key]).Tags.Parts == true ? d.Layers[m.Key].Children : [d.Layers[m.Key]]).Select(l => keys.Of(d.Isolate(l))));
         var looks = await desk.LooksAsync([.. shipped], cancel);
-        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor, keys) { Project = workspace.Row.Name, Weight = desk.WeightOf, CheckBook = CheckBook.Read(workspace.Row.Checks), Tokens = TokensSaid.Read(workspace.Row.Tokens) };
+        var planner = new PackPlanner(desk.Paths, looks, desk.StandInFor, keys) { Project = workspace.Row.Name, Weight = desk.WeightOf, CheckBook = CheckBook.Read(workspace.Row.Checks), Tokens = TokensSaid.Read(workspace.Row.Tokens), Questions = await questions.OfAsync(workspace, cancel) };
         var pack = planner.Plan(workspace.States, workspace.Platforms);
         return new(pack, planner, await desk.DrawnAsync(pack.Files.Select(f => f.Key.Hex), cancel), looks);
     }

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Asking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
@@ -22,6 +23,9 @@ public sealed record CheckedPlan(
 
     /// <summary>What a file weighs, in bytes: an estimate until it is drawn.</summary>
     public Func<PlannedFile, long> Weight { get; init; } = WeightEstimate.Of;
+
+    /// <summary>What is asked about deliveries and not settled yet.</summary>
+    public IReadOnlyList<Question> Questions { get; init; } = [];
 
     /// <summary>True where there is an exact engine, which draws what the quick one does not draw as a browser does.</summary>
     public bool HasExact { get; init; }

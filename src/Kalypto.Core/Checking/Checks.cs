@@ -12,7 +12,7 @@ public static class Checks
         new TextAsPicture(), new MissingFont(), new FaceMadeUp(), new FontNotEmbedded(), new TextNeedsItsFont(), new NotKeptInReading(), new OtherThanMerged(),
         new PhotoNotShipped(), new LikelyUnmarked(), new ReachesNobody(), new SameDrawingTwoNames(), new OneFileForSeveral(), new Twins(),
         new CannotBeVector(), new ManyShapes(), new TransparencyLost(), new OverBudget(), new DrawnTagsRefused(),
-        new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
+        new Asked(), new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
     ];
 
     private static readonly Dictionary<string, ICheck> ById = All.ToDictionary(c => c.Id, StringComparer.Ordinal);

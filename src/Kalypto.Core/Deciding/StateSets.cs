@@ -39,7 +39,8 @@ public static class StateSets
         return sets;
     }
 
-    private static (string State, IReadOnlyList<string> Words)? StateOf(Layer layer, Func<Layer, Mark> mark)
+    /// <summary>The state that a layer shows by its tag or name, and the words of its button's name; null for a layer of none.</summary>
+    public static (string State, IReadOnlyList<string> Words)? StateOf(Layer layer, Func<Layer, Mark> mark)
     {
         var said = mark(layer);
         if (said.Tags.State is null && !States.MayEnd(said.NameOf(layer)))

@@ -15,31 +15,19 @@ public static class Pins
     /// <param name="pictureOf">The picture that a layer ships as, the same for all that share one; null for a layer that does not ship.</param>
     public static IReadOnlyList<Pin> Of(DesignState design, Screen screen, Func<Layer, LayerRef?> pictureOf)
     {
-        var corner = design.ToPoints(screen.Box);
         var found = new List<(string Same, PinKind Kind, Layer Layer, Box Box)>();
         var hidden = new List<(Layer Layer, Layer? Normal)>();
-        foreach (var layer in design.Measured.LayersOf(screen).Where(l => l != screen.Root && l.Content != LayerContent.Screen))
+        foreach (var part in ShownParts.Of(design, screen, pictureOf))
         {
-            var picture = pictureOf(layer);
-            var isCode = picture is null && design.MarkOf(layer).Decision == Decision.Code;
-            if ((picture is null && !isCode) || layer.Guide || design.PointsOf(layer) is not { } box)
-            {
-                continue;
-            }
-            var shown = (box with { X = box.X - corner.X, Y = box.Y - corner.Y }).Intersect(new(0, 0, corner.Width, corner.Height));
-            if (layer.HiddenHere)
+            var layer = part.Layer;
+            if (part.IsHidden)
             {
                 hidden.Add((layer, design.States.TryGetValue(layer, out var states) ? states.Members.Select(m => m.Layer).FirstOrDefault(m => !m.HiddenHere) : null));
                 continue;
             }
-            if (shown is { Width: <= 0, Height: <= 0 })
-            {
-                continue;
-            }
-            var kind = picture is not null ? PinKind.Picture : layer.Content == LayerContent.Text ? PinKind.Words : PinKind.Box;
             var key = layer.Ordinal < design.Measured.RepeatKeys.Length ? design.Measured.RepeatKeys[layer.Ordinal] : null;
             // Words of the same look that say the same are one number too.
-            found.Add((picture is { } p ? $"{p.Design}:{p.Ordinal}" : key is { } same ? same.Hex : $"{layer.Ordinal}", kind, layer, shown));
+            found.Add((part.Picture is { } p ? $"{p.Design}:{p.Ordinal}" : key is { } same ? same.Hex : $"{layer.Ordinal}", part.Kind, layer, part.Box));
         }
         var pins = new List<Pin>();
         foreach (var set in found.GroupBy(f => (f.Same, f.Kind)).OrderBy(s => Math.Round(s.Min(f => f.Box.Y) / Band)).ThenBy(s => s.OrderBy(f => f.Box.Y).First().Box.X).ThenBy(s => s.First().Layer.Ordinal))

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Asking;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
@@ -33,6 +34,9 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     /// <summary>What the project says of its tokens.</summary>
     public TokensSaid Tokens { get; init; } = TokensSaid.None;
 
+    /// <summary>What is asked about deliveries and not settled yet.</summary>
+    public IReadOnlyList<Question> Questions { get; init; } = [];
+
     /// <summary>What the project says of checks.</summary>
     public CheckBook CheckBook { get; init; } = CheckBook.Usual;
 
@@ -43,7 +47,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, keys.Proven, PicturesOf))]), designs);
         var files = pictures.SelectMany(picture => paths.FilesOf(picture, platforms, book))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
-        var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight, HasExact = keys.HasExact };
+        var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight, HasExact = keys.HasExact, Questions = Questions };
         var (findings, suppressed) = CheckBook.Sort(Checks.All.Where(c => !CheckBook.Off.Contains(c.Id)).SelectMany(check => check.Run(plan)));
         return new(pictures, files, findings, (part, svgOf) => SideFiles(designs, platforms, part, book, svgOf)) { Suppressed = suppressed };
     }

@@ -80,6 +80,9 @@ public interface IRenderer
     /// <summary>Makes a PNG, upright and in sRGB, of a picture that drawings cannot hold as it is; no bytes for one that they can.</summary>
     Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel);
 
+    /// <summary>The font files that draw a list of families as CSS has it, of those that come with Kalypto.</summary>
+    IReadOnlyList<(Font Font, string Path)> FontFilesOf(string families);
+
     /// <summary>The family that is drawn instead of the first of a list of families as CSS has it, where that is not there; null for one that is.</summary>
     string? StandInFor(string families);
 }

@@ -291,6 +291,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     }
 
     /// <inheritdoc/>
+    public IReadOnlyList<(Font Font, string Path)> FontFilesOf(string families) => fonts.FilesOf(families);
+
+    /// <inheritdoc/>
     public string? StandInFor(string families) => fonts.StandInFor(families);
 
     private Task<EngineFailure?> AskAsync(Request request, string document, int answers, Action<Answer, byte[]> take, CancellationToken cancel) =>

@@ -30,7 +30,11 @@ internal static partial class RouteNeeds
         (Need.Guest,
         [
             $"GET {Project}/handover", $"GET {Project}/deliveries/{{number}}/plates/{{design}}/{{screen}}", $"GET {Project}/deliveries/{{number}}/plates/print",
+            $"GET {Project}/deliveries/{{number}}/device/{{design}}/{{screen}}", $"GET {Project}/deliveries/{{number}}/device/{{design}}/{{screen}}/screen.html",
+            $"GET {Project}/deliveries/{{number}}/device/file", $"GET {Project}/deliveries/{{number}}/device/fonts/{{sha256}}",
             $"GET {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/{{layer}}", $"GET {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/between",
+            $"GET {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/asked", $"POST {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/asked",
+            $"POST {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/asked/{{question}}/withdrawn", $"POST {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/said",
             $"GET {Pictures}/delivered/{{number}}/{{design}}/screen/{{screen}}.png", $"GET {Pictures}/delivered/{{number}}/{{design}}/layer/{{ordinal}}.png",
         ]),
         (Need.Developer,
@@ -54,7 +58,7 @@ internal static partial class RouteNeeds
             $"GET {Api}/recipes", $"POST {Api}/recipes", $"POST {Api}/recipes/fields", $"POST {Api}/recipes/preview", $"GET {Api}/tokens", $"POST {Api}/tokens", $"POST {Api}/fonts/{{sha256}}/removed",
             $"GET {Api}/pack", $"POST {Api}/pack/looked", $"GET {Api}/closer/{{key}}", $"POST {Api}/closer/try",
             $"POST {Api}/builds", $"POST {Api}/builds/preview", $"GET {Api}/builds/{{build}}", $"POST {Api}/builds/{{build}}/cancel", $"POST {Api}/deliveries/{{number}}/again",
-            $"GET {Api}/places", $"POST {Api}/places", $"POST {Api}/places/{{place}}/follows", $"POST {Api}/places/{{place}}/removed", $"POST {Api}/places/{{place}}/deliver", $"GET {Api}/team",
+            $"GET {Api}/places", $"POST {Api}/places", $"POST {Api}/places/{{place}}/follows", $"POST {Api}/places/{{place}}/removed", $"POST {Api}/places/{{place}}/deliver", $"GET {Api}/team", $"POST {Api}/questions/{{question}}/answered",
         ]),
         (Need.Owner,
         [

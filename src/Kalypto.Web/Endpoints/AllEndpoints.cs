@@ -19,7 +19,9 @@ internal static class AllEndpoints
         var pictures = app.MapGroup("/pictures/{project:int}").OfProject();
         pictures.MapPictures();
         pictures.MapPlatePictures();
-        app.MapGroup("/projects/{project:int}").OfProject().MapFiles();
+        var files = app.MapGroup("/projects/{project:int}").OfProject();
+        files.MapFiles();
+        files.MapDevices();
 
         var number = app.Edits(Project).OfProject();
         number.MapProject();
@@ -29,6 +31,7 @@ internal static class AllEndpoints
         number.MapDeliveries();
         number.MapPlates();
         number.MapTeam();
+        number.MapQuestions();
 
         var project = app.Edits(Project).InProject();
         project.MapPlatforms();

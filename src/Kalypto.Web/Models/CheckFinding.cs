@@ -13,10 +13,11 @@ namespace Kalypto.Web.Models;
 /// <param name="IsEdit">True when that can be done here.</param>
 /// <param name="Link">Where it is.</param>
 /// <param name="Reason">Why it is as it should be, where somebody said so.</param>
-public sealed record CheckFinding(string Check, int Design, int Layer, string About, string Sentence, string? Fix, bool IsEdit, string Link, string? Reason = null)
+/// <param name="Question">The number of the question that it is about; null for none.</param>
+public sealed record CheckFinding(string Check, int Design, int Layer, string About, string Sentence, string? Fix, bool IsEdit, string Link, string? Reason = null, int? Question = null)
 {
     /// <summary>Makes it out of a finding of the core.</summary>
     public static CheckFinding Of(Workspace workspace, Finding f, string? reason = null) => new(
         f.Check, f.Layer.Design, f.Layer.Ordinal, f.About, f.Sentence, f.Fix?.Label, f.Fix is { Place: null },
-        f.Fix?.Place == "screens" ? $"/projects/{workspace.Row.Id}/designs/{f.Layer.Design}/screens" : Links.Layer(workspace, f.Layer), reason);
+        f.Fix?.Place == "screens" ? $"/projects/{workspace.Row.Id}/designs/{f.Layer.Design}/screens" : Links.Layer(workspace, f.Layer), reason, FindingModel.QuestionOf(f));
 }

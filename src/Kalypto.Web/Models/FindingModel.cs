@@ -9,9 +9,13 @@ namespace Kalypto.Web.Models;
 /// <param name="Sentence">What was found.</param>
 /// <param name="Fix">What would settle it, or null.</param>
 /// <param name="IsEdit">True when that can be done here.</param>
-public sealed record FindingModel(string Check, string Name, string Severity, string Sentence, string? Fix, bool IsEdit)
+/// <param name="Question">The number of the question that it is about; null for none.</param>
+public sealed record FindingModel(string Check, string Name, string Severity, string Sentence, string? Fix, bool IsEdit, int? Question = null)
 {
     /// <summary>Makes it out of a finding of the core.</summary>
     public static FindingModel Of(Finding f) =>
-        new(f.Check, Checks.Of(f.Check).Name, f.Severity.ToString().ToLowerInvariant(), f.Sentence, f.Fix?.Label, f.Fix is { Place: null });
+        new(f.Check, Checks.Of(f.Check).Name, f.Severity.ToString().ToLowerInvariant(), f.Sentence, f.Fix?.Label, f.Fix is { Place: null }, QuestionOf(f));
+
+    /// <summary>The number of the question that a finding is about; null for any other.</summary>
+    public static int? QuestionOf(Finding f) => f.Check == "asked" && int.TryParse(f.About, out var question) ? question : null;
 }

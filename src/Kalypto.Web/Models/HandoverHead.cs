@@ -22,6 +22,12 @@ public sealed record HandoverHead(int Project, string ProjectName, int Number, i
             [.. workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => (s.Name, Plate(row.ProjectId, number, d.Row.Id, s.Root.Ordinal))))]);
     }
 
+    /// <summary>The same screens on a device: their names and addresses.</summary>
+    public IReadOnlyList<(string Name, string Href)> Devices => [.. Screens.Select(s => (s.Name, s.Href.Replace("/plates/", "/device/", StringComparison.Ordinal)))];
+
+    /// <summary>The address of a screen on a device.</summary>
+    public static string Device(int project, int number, int design, int root) => $"/projects/{project}/deliveries/{number}/device/{design}/{root}";
+
     /// <summary>The address of a plate.</summary>
     public static string Plate(int project, int number, int design, int root) => $"/projects/{project}/deliveries/{number}/plates/{design}/{root}";
 

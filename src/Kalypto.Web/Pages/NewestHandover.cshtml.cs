@@ -9,5 +9,5 @@ public sealed class NewestHandoverPage(PlanPack plans, BuildStore builds) : Proj
 {
     /// <summary>Leads on; while there is none, says so to those who cannot make one.</summary>
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel) => (await builds.DeliveriesAsync(Workspace.Row.Id, cancel)) is [{ Number: { } newest }, ..]
-        ? Redirect($"/projects/{Workspace.Row.Id}/deliveries/{newest}/plates") : IsDesigner ? Redirect($"/projects/{Workspace.Row.Id}/deliveries") : Page();
+        ? Redirect($"/projects/{Workspace.Row.Id}/deliveries/{newest}/{(Role == Role.Guest ? "device" : "plates")}") : IsDesigner ? Redirect($"/projects/{Workspace.Row.Id}/deliveries") : Page();
 }

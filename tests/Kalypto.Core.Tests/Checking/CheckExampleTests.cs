@@ -1,4 +1,5 @@
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Asking;
 using Kalypto.Core.Checking;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
@@ -23,10 +24,15 @@ public class CheckExampleTests
     private sealed record Example(DesignState Design, string Sentence)
     {
         public Func<Layer, Look>? Look { get; init; }
+
+        public Question? Question { get; init; }
     }
 
     private static readonly Dictionary<string, Example> Examples = new()
     {
+        ["asked"] = new(Of("<g id='book'><path id='book-normal' d='M0 0L9 9'/><path id='book-pressed' display='none' d='M0 0L9 9'/></g>", ("book-normal", "Ship button")),
+            "Tom asks at “book-normal” on Drawing: its pressed state is missing.")
+        { Question = new(7, new(1, 2), QuestionKind.State, "Tom") { State = "pressed" } },
         ["same-path-twice"] = new(Of("<path id='bell' d='M0 0L9 9'/><path id='Bell' d='M20 20L50 9'/>", ("bell", "Ship icon"), ("Bell", "Ship icon")),
             "“Bell” on Drawing and “bell” on Drawing would both be web/bell for Web."),
         ["name-refused"] = new(Named("class", Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship picture"))),
@@ -134,13 +140,13 @@ public class CheckExampleTests
     public void What_is_decided_and_named_well_gives_no_finding_at_all() => Assert.Empty(Plan(
         Of("<g id='bell'><path d='M10 10L34 34L10 34'/></g><text id='title' x='100'>Tonight</text>", ("bell", "Ship icon"), ("title", "Code")), null).Findings.Select(f => f.Sentence));
 
-    private static IEnumerable<Finding> Findings(string check, DesignState design) => Plan(design, Examples[check].Look).Findings.Where(f => f.Check == check);
+    private static IEnumerable<Finding> Findings(string check, DesignState design) => Plan(design, Examples[check].Look, Examples[check].Question).Findings.Where(f => f.Check == check);
 
-    private static Pack Plan(DesignState design, Func<Layer, Look>? look)
+    private static Pack Plan(DesignState design, Func<Layer, Look>? look, Question? question = null)
     {
         var layers = design.Layers.DistinctBy(l => design.Isolate(l).Key).ToDictionary(l => design.Isolate(l).Key);
         Look? Seen(Fingerprint key) => !layers.TryGetValue(key, out var layer) ? null : look?.Invoke(layer) ?? new(design.Measured.ShapeOf(layer), null);
-        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null).Plan([design], [new WebPlatform(), new AndroidPlatform()]);
+        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null) { Questions = question is null ? [] : [question] }.Plan([design], [new WebPlatform(), new AndroidPlatform()]);
     }
 
     private static DesignState Of(string inside, params (string Layer, string Says)[] said) => Svg.Measure(inside).State(said);

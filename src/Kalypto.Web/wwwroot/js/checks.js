@@ -38,6 +38,10 @@ export const checks = () => ({
   fix(finding) {
     this.send('fix', { check: finding.check, design: finding.design, layer: finding.layer, everywhere: false });
   },
+  async answer(finding, event) {
+    const answer = await server.post(`/api/projects/${this.$root.dataset.project}/questions/${finding.question}/answered`, { text: event.target.elements[0].value });
+    this.message = answer.failed ? answer.message : 'Answered';
+  },
   fixAll(check) {
     this.send('fix', { check: check.id, design: 0, layer: 0, everywhere: true });
   },

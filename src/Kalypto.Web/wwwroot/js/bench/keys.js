@@ -40,6 +40,7 @@ export const keys = {
       J: () => this.takeApart(),
       k: () => this.toggleDrawer('checks'),
       h: () => this.toggleDrawer('history'),
+      '!': () => this.applyFirst(),
       '*': () => this.pickShown(),
       '.': () => this.nextOpen(),
       '/': () => this.$refs.line.focus(),

@@ -121,6 +121,23 @@ export const sorting = {
   fixAll(group) {
     this.fix(group.check, null);
   },
+  // What the first finding of a row offers, by one key.
+  applyFirst() {
+    const row = this.rowOf(this.cursor);
+    const finding = row?.findings.find(f => f.isEdit);
+    if (finding) {
+      this.applyFix(row, finding);
+    }
+  },
+  // The bench is loaded again by itself when it is told that something changed.
+  async answer(finding, event) {
+    const input = event.target.elements[0];
+    const answer = await server.post(this.path(`questions/${finding.question}/answered`), { text: input.value });
+    this.say(answer.failed ? answer.message : 'Answered');
+    if (!answer.failed) {
+      input.value = '';
+    }
+  },
   applyFix(row, finding) {
     this.cursor = row.ordinal;
     this.fix(finding.check, row.ordinal);

@@ -7,11 +7,14 @@ const add = (parent, name, attributes) => {
   parent.append(element);
 };
 
-export const marks = (svg, places, between) => {
+export const marks = (svg, places, between, point) => {
   const group = svg.querySelector('.plate-marks');
   const scale = Number(svg.dataset.scale);
   group.replaceChildren();
   places.forEach(([x, y, width, height]) => add(group, 'rect', { class: 'plate-here', x: x * scale - 2, y: y * scale - 2, width: width * scale + 4, height: height * scale + 4 }));
+  if (point) {
+    add(group, 'circle', { class: 'plate-point', cx: point[0] * scale, cy: point[1] * scale, r: 6 });
+  }
   if (!between) {
     return;
   }

@@ -1,5 +1,6 @@
 // A plate and its key: picking a number or a place, what is told of it, measuring, the grid, what nobody gets.
 import * as server from '../server.js';
+import { asking } from './asking.js';
 import { fill } from './detail.js';
 import { marks } from './marks.js';
 
@@ -9,6 +10,7 @@ const platformOf = { html: 'web', css: 'web', swiftui: 'apple', uikit: 'apple', 
 const remembered = 'kalypto-language';
 
 export const plate = () => ({
+  ...asking,
   model: server.read('plate'),
   show: 'all',
   here: null,
@@ -23,6 +25,7 @@ export const plate = () => ({
   init() {
     this.model.rows.forEach(row => { row.area = row.places.length ? row.places[0][2] * row.places[0][3] : Infinity; });
     this.$root.querySelectorAll('svg.plate').forEach(svg => svg.addEventListener('click', event => this.pickAt(svg, event)));
+    this.initAsking();
     this.apply();
     const asked = location.hash.match(/^#n(\d+)$/);
     if (asked) {
@@ -44,7 +47,7 @@ export const plate = () => ({
     root.querySelectorAll('.plate-pins').forEach(g => g.classList.toggle('shown', g.dataset.show === this.show));
     const shown = new Set(this.shownRows.map(r => r.number));
     root.querySelectorAll('.pin-row').forEach(row => { row.hidden = !shown.has(Number(row.dataset.number)); });
-    root.querySelectorAll('.key-side h2').forEach(h => { h.hidden = !this.shownRows.some(r => r.kind === h.dataset.part); });
+    root.querySelectorAll('.key-side h2[data-part]').forEach(h => { h.hidden = !this.shownRows.some(r => r.kind === h.dataset.part); });
     this.mark();
   },
   // ---- picking
@@ -56,13 +59,19 @@ export const plate = () => ({
   },
   pickAt(svg, event) {
     const pin = event.target.closest('.pin');
-    if (pin) {
+    if (pin && !this.isPointing) {
       this.pick(Number(pin.dataset.number));
       return;
     }
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
     const scale = Number(svg.dataset.scale);
     const [x, y] = [point.x / scale, point.y / scale];
+    if (this.isPointing) {
+      this.point = [Math.round(x), Math.round(y)];
+      this.mark();
+      this.$refs.words.focus();
+      return;
+    }
     // The smallest of all that lies there is what one means.
     const under = this.shownRows.filter(r => r.places.some(([l, t, w, h]) => x >= l && x <= l + w && y >= t && y <= t + h)).sort((a, b) => a.area - b.area);
     if (under.length) {
@@ -121,6 +130,7 @@ export const plate = () => ({
       go: number => this.pick(number),
       copy: what => this.copy(what === 'words' ? this.detail.words : code.code),
     });
+    this.fillAsked(content, this.rowOf(this.here));
     element.querySelector('.pin-more').replaceChildren(content);
   },
   async copy(text) {
@@ -137,7 +147,7 @@ export const plate = () => ({
   // ---- on the picture
   mark() {
     const row = this.here && this.rowOf(this.here);
-    this.$root.querySelectorAll('svg.plate').forEach(svg => marks(svg, row ? row.places : [], this.between));
+    this.$root.querySelectorAll('svg.plate').forEach(svg => marks(svg, row ? row.places : [], this.between, this.point));
     this.$root.querySelectorAll('.pin').forEach(pin => pin.classList.toggle('here', Number(pin.dataset.number) === this.here));
   },
   between: null,
@@ -169,6 +179,10 @@ export const plate = () => ({
   get platform() { return this.model.platforms.find(p => p.id === platformOf[this.language]); },
   get zipHref() { return `/projects/${this.model.project}/builds/${this.model.build}.zip${this.platform ? `?platform=${this.platform.id}` : ''}`; },
   get zipText() { return this.platform ? `Download for ${this.platform.name}` : 'Download all files'; },
+  get isSeen() { return this.asked.mine === 'seen'; },
+  get isAgreed() { return this.asked.mine === 'agreed'; },
+  get screenQuestions() { return this.asked.questions.filter(q => q.layer < 0); },
+  get pointText() { return this.point ? `at ${this.point.join(', ')}` : this.isPointing ? 'pick the point on the plate' : 'at a point'; },
   get gridText() { return this.grid ? `grid of ${this.grid} pt` : 'no grid'; },
   get hasMissing() { return !!this.$root.querySelector('.plate-missing rect'); },
   toggleMissing() {
@@ -191,7 +205,7 @@ export const plate = () => ({
     }
     const act = {
       ArrowDown: () => this.step(1), ArrowUp: () => this.step(-1), m: () => this.toggleMeasuring(), r: () => this.nextGrid(), u: () => this.hasMissing && this.toggleMissing(),
-      c: () => this.detail && this.$root.querySelector('.pin-row.here [data-copy="code"]')?.click(), Escape: () => this.pick(null),
+      a: () => this.$root.querySelector(this.here ? '.pin-row.here form.ask select' : '.screen-asked input')?.focus(), c: () => this.detail && this.$root.querySelector('.pin-row.here [data-copy="code"]')?.click(), Escape: () => this.pick(null),
       ']': () => this.turn(1), '[': () => this.turn(-1),
     }[event.key];
     if (act) {

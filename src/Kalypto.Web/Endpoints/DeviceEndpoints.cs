@@ -1,0 +1,48 @@
+using Kalypto.Application.Handover;
+using Kalypto.Core.Formats;
+using Kalypto.Core.Handover;
+using Kalypto.Store;
+using Kalypto.Web.Doors;
+
+namespace Kalypto.Web.Endpoints;
+
+/// <summary>Screens put together from what was delivered, as a device shows them.</summary>
+internal static class DeviceEndpoints
+{
+    private const double MostDensity = 4;
+
+    public static void MapDevices(this RouteGroupBuilder project)
+    {
+        project.MapGet("/deliveries/{number:int}/device/{design:int}/{screen:int}/screen.html", async (Entry entry, int number, int design, int screen, double? density, string? platform, OpenDelivery deliveries, PutTogether together, HttpResponse response, CancellationToken cancel) =>
+        {
+            var at = $"/projects/{entry.Author.Project}/deliveries/{number}/device";
+            if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || await together.RunAsync(delivered, design, screen, platform ?? "web", Math.Clamp(density ?? 1, 1, MostDensity),
+                file => $"{at}/file?path={Uri.EscapeDataString(file.Path)}", cancel) is not { } shown)
+            {
+                return Results.NotFound();
+            }
+            // It lies in a frame of our own page, and is nothing but looked at.
+            response.Headers.ContentSecurityPolicy = "default-src 'none'; img-src 'self'; font-src 'self'; style-src 'unsafe-inline'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'";
+            var fonts = shown.Fonts.Select(f => new DeviceFont(f.Family, f.Font, $"{at}/fonts/{f.Font.Sha256}?family={Uri.EscapeDataString(f.Family)}"));
+            return Results.Text(DeviceDocument.Write(shown.Name, shown.Width, shown.Height, shown.Parts, fonts), "text/html; charset=utf-8");
+        });
+        project.MapGet("/deliveries/{number:int}/device/file", async (Entry entry, int number, string path, OpenDelivery deliveries, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || delivered.Files.GetValueOrDefault(path) is not { } file || await blobs.OpenAsync(file.Sha256, cancel) is not { } content)
+            {
+                return Results.NotFound();
+            }
+            PictureEndpoints.OnlySeen(response);
+            return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
+        });
+        project.MapGet("/deliveries/{number:int}/device/fonts/{sha256}", async (Entry entry, int number, string sha256, string? family, OpenDelivery deliveries, PutTogether together, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || await together.FontAsync(delivered, family ?? "", sha256, cancel) is not { } font)
+            {
+                return Results.NotFound();
+            }
+            PictureEndpoints.OnlySeen(response);
+            return Results.Stream(font, "font/ttf");
+        });
+    }
+}

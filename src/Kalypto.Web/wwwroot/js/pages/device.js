@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { device } from '../handover/device.js';
+
+start({ device });
