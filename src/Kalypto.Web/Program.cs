@@ -71,8 +71,9 @@ builder.Services.ConfigureHttpJsonOptions(o =>
 });
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database", timeout: TimeSpan.FromSeconds(5));
 builder.Services.AddLimits();
+var hosts = Listening.Hosts(builder.Configuration["AllowedHosts"]);
 // A foreign name that leads to this machine is not answered: pages behind it could read and change everything.
-builder.Services.Configure<HostFilteringOptions>(o => o.AllowedHosts = (builder.Configuration["AllowedHosts"] ?? "localhost;127.0.0.1;[::1]").Split(';', StringSplitOptions.RemoveEmptyEntries));
+builder.Services.Configure<HostFilteringOptions>(o => o.AllowedHosts = [.. hosts]);
 builder.Services.AddRazorPages(o => o.Conventions.AddFolderApplicationModelConvention("/", PageDoors.Open));
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = BringIn.MostBytes);
 
@@ -104,7 +105,7 @@ await app.Services.GetRequiredService<DeliverTo>().RecoverAsync(app.Lifetime.App
 await app.StartAsync();
 var loadDemo = app.Services.GetRequiredService<LoadDemo>();
 var demo = builder.Configuration.GetValue("Demo", false) ? await loadDemo.WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping) : null;
-var address = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses.FirstOrDefault();
+var address = Listening.Shown(app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses.FirstOrDefault(), hosts);
 Console.WriteLine($"Kalypto is at {address} (Ctrl-C ends it)");
 if (demo is { } project && builder.Configuration.GetValue("DemoDeliveries", true))
 {

@@ -181,6 +181,16 @@ public partial class RoleTests(PeopleFixture server) : IClassFixture<PeopleFixtu
         Assert.Equal(!mayStart && urls.Contains("http://", StringComparison.Ordinal) && !urls.StartsWith("http://127", StringComparison.Ordinal), Listening.Warning(urls) is not null);
     }
 
+    [Fact]
+    public void A_name_that_means_every_name_is_answered_by_none()
+    {
+        var hosts = Listening.Hosts("kalypto.example;0.0.0.0;*;[::];10.0.0.7");
+        Assert.Equal(["kalypto.example", "10.0.0.7"], hosts);
+        Assert.Equal("https://kalypto.example:5170", Listening.Shown("https://0.0.0.0:5170", hosts));
+        Assert.Equal("https://kalypto.example:5170", Listening.Shown("https://[::]:5170", hosts));
+        Assert.Equal("http://127.0.0.1:5170", Listening.Shown("http://127.0.0.1:5170", hosts));
+    }
+
     private string Address(string name, int project) => "/" + Part().Replace(name[(name.IndexOf(' ', StringComparison.Ordinal) + 1)..], found => found.Groups[1].Value switch
     {
         "project" => $"{project}",
