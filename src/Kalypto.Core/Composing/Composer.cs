@@ -1,0 +1,133 @@
+using System.Collections.Immutable;
+using Kalypto.Core.Designs;
+
+namespace Kalypto.Core.Composing;
+
+/// <summary>
+/// Turns the pieces of a screen into a tree of blocks, as somebody would build it: what lies in what, then rows and columns
+/// by where straight lines part them, grids where both do, and a stack where nothing does.
+/// </summary>
+public static class Composer
+{
+    // pt: places that differ by less are the same.
+    private const double Slack = 1;
+
+    // What lies over one another more deeply than that is no layout.
+    private const int MostLifted = 16;
+
+    /// <summary>Composes a screen.</summary>
+    /// <param name="width">In pt.</param>
+    /// <param name="height">In pt.</param>
+    /// <param name="pieces">From the bottom to the top.</param>
+    public static Block Compose(double width, double height, IReadOnlyList<Piece> pieces)
+    {
+        var inside = Nesting.Of(pieces);
+        Block BlockOf(int index) => inside[index].Any() ? Filled(new(pieces[index].Box) { Piece = pieces[index] }, [.. inside[index].Select(BlockOf)]) : new(pieces[index].Box) { Piece = pieces[index] };
+        return Filled(new(new(0, 0, width, height)), [.. inside[-1].Select(BlockOf)]);
+    }
+
+    /// <summary>A block with others in it, arranged.</summary>
+    private static Block Filled(Block block, IReadOnlyList<Block> children)
+    {
+        if (children.Count == 0)
+        {
+            return block;
+        }
+        var arranged = Arrange(children, 0);
+        // What only keeps the others together is the block itself.
+        var filled = arranged.Piece is null ? arranged with { Box = block.Box, Piece = block.Piece } : Along([arranged], isDown: true) with { Box = block.Box, Piece = block.Piece };
+        var all = Around(filled.Children);
+        return filled with { Padding = new(R(all.Y - block.Box.Y), R(block.Box.Right - all.Right), R(block.Box.Bottom - all.Bottom), R(all.X - block.Box.X)) };
+    }
+
+    private static Block Arrange(IReadOnlyList<Block> blocks, int lifted)
+    {
+        if (blocks.Count == 1)
+        {
+            return blocks[0];
+        }
+        var (down, downRoom) = Cuts.Of(blocks, isDown: true);
+        var (across, acrossRoom) = Cuts.Of(blocks, isDown: false);
+        if (down.Count == 1 && across.Count == 1)
+        {
+            return Stacked(blocks, lifted);
+        }
+        if (down.Count > 1 && across.Count > 1 && GridOf(down) is { } grid)
+        {
+            return grid;
+        }
+        // The wider room parts what belongs less together; where one way does not part at all, the other does.
+        var isDown = across.Count == 1 || (down.Count > 1 && downRoom >= acrossRoom);
+        return Along([.. (isDown ? down : across).Select(g => Arrange(g, 0))], isDown);
+    }
+
+    /// <summary>Blocks one after the other.</summary>
+    private static Block Along(IReadOnlyList<Block> blocks, bool isDown) => new(Around(blocks))
+    {
+        Flow = isDown ? Flow.Column : Flow.Row,
+        Children = [.. blocks],
+        Gap = Same(blocks.Zip(blocks.Skip(1), (a, b) => Cuts.Start(b, isDown) - Cuts.End(a, isDown))),
+        Align = AlignOf(blocks, isDown),
+        IsList = IsList(blocks),
+    };
+
+    /// <summary>Rows of equally many blocks, the last one of fewer perhaps, whose rows and columns are in line; null where they are no grid.</summary>
+    private static Block? GridOf(IReadOnlyList<IReadOnlyList<Block>> rows)
+    {
+        List<List<Block>> cells = [.. rows.Select(r => Cuts.Of(r, isDown: false).Groups.Select(g => Arrange(g, 0)).ToList())];
+        var columns = cells[0].Count;
+        if (columns < 2 || cells.SkipLast(1).Any(r => r.Count != columns) || cells[^1].Count > columns || cells.Exists(r => !IsInLine(r, isDown: false))
+            || Enumerable.Range(0, columns).Any(c => !IsInLine([.. cells.Where(r => c < r.Count).Select(r => r[c])], isDown: true)))
+        {
+            return null;
+        }
+        List<Block> all = [.. cells.SelectMany(r => r)];
+        return new(Around(all))
+        {
+            Flow = Flow.Grid,
+            Columns = columns,
+            Children = [.. all],
+            Gap = Same(cells.SelectMany(r => r.Zip(r.Skip(1), (a, b) => b.Box.X - a.Box.Right))),
+            RowGap = Same(cells.Zip(cells.Skip(1), (a, b) => b.Min(x => x.Box.Y) - a.Max(x => x.Box.Bottom))),
+            IsList = IsList(all),
+        };
+    }
+
+    /// <summary>Blocks that lie over one another. The largest is lifted off where it lies beneath or above all that it meets, and the rest is arranged again.</summary>
+    private static Block Stacked(IReadOnlyList<Block> blocks, int lifted)
+    {
+        var at = Enumerable.Range(0, blocks.Count).MaxBy(i => (blocks[i].Box.Width * blocks[i].Box.Height, -i));
+        var largest = blocks[at];
+        List<int> met = [.. Enumerable.Range(0, blocks.Count).Where(i => i != at && blocks[i].Box.Intersect(largest.Box) is { Width: > 0, Height: > 0 })];
+        var isBeneath = met.TrueForAll(i => i > at);
+        if (lifted == MostLifted || (!isBeneath && !met.TrueForAll(i => i < at)))
+        {
+            return new(Around(blocks)) { Flow = Flow.Stack, Children = [.. blocks] };
+        }
+        var rest = Arrange([.. blocks.Where((_, i) => i != at)], lifted + 1);
+        ImmutableArray<Block> others = rest is { Flow: Flow.Stack, Piece: null } ? rest.Children : [rest];
+        return new(Around(blocks)) { Flow = Flow.Stack, Children = isBeneath ? [largest, .. others] : [.. others, largest] };
+    }
+
+    private static Align AlignOf(IReadOnlyList<Block> blocks, bool isDown)
+    {
+        bool All(Func<Block, double> value) => blocks.Max(value) - blocks.Min(value) <= Slack;
+        var (starts, ends) = (All(b => Cuts.Start(b, !isDown)), All(b => Cuts.End(b, !isDown)));
+        return starts && ends ? Align.Stretch : starts ? Align.Start : All(b => (Cuts.Start(b, !isDown) + Cuts.End(b, !isDown)) / 2) ? Align.Center : ends ? Align.End : Align.None;
+    }
+
+    private static bool IsInLine(IReadOnlyList<Block> blocks, bool isDown) => AlignOf(blocks, isDown) != Align.None;
+
+    private static bool IsList(IReadOnlyList<Block> blocks) => blocks.Count > 1 && blocks.All(b => b.Look == blocks[0].Look);
+
+    // One length for all, where they are about one.
+    private static double? Same(IEnumerable<double> lengths) => lengths.ToList() is { Count: > 0 } all && all.Max() - all.Min() <= Slack ? R(all.Average()) : null;
+
+    private static Box Around(IReadOnlyList<Block> blocks)
+    {
+        var (x, y) = (blocks.Min(b => b.Box.X), blocks.Min(b => b.Box.Y));
+        return new(x, y, blocks.Max(b => b.Box.Right) - x, blocks.Max(b => b.Box.Bottom) - y);
+    }
+
+    private static double R(double length) => Math.Round(length, 2);
+}
