@@ -70,7 +70,7 @@ builder.Services.ConfigureHttpJsonOptions(o =>
     o.SerializerOptions.RespectNullableAnnotations = true;
 });
 builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database", timeout: TimeSpan.FromSeconds(5));
-builder.Services.AddLimits();
+builder.Services.AddLimits(builder.Configuration.GetValue("ComingPerMinute", Limits.Coming));
 var hosts = Listening.Hosts(builder.Configuration["AllowedHosts"]);
 // A foreign name that leads to this machine is not answered: pages behind it could read and change everything.
 builder.Services.Configure<HostFilteringOptions>(o => o.AllowedHosts = [.. hosts]);

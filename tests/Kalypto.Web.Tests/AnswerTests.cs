@@ -21,6 +21,7 @@ public partial class AnswerTests(ServerFixture server)
         "design", "screen", "since", "layers", "decision", "name", "tags", "without", "box", "dismissed", "apart", "rule", "kind", "atLeast", "find", "replace", "isExpression", "style", "start",
         "suggest", "check", "layer", "severity", "isOn", "about", "reason", "again", "line", "field", "value", "do", "json", "weight", "from", "platform", "on", "keys", "draft", "same", "lineage",
         "undo", "by", "drawnAt", "root", "to", "description", "root", "folder", "follows", "number", "leave", "overwrite", "everywhere", "copyright",
+        "state", "words", "x", "y", "text", "hasAgreed", "secret", "password", "email", "role", "label", "delivery", "days", "now", "next", "isKeeper",
     ];
 
     private static IEnumerable<string> Bodies()
@@ -57,7 +58,7 @@ public partial class AnswerTests(ServerFixture server)
         {
             foreach (var own in new[] { filled, project })
             {
-                var address = "/" + Parameter().Replace(route.RoutePattern.RawText!.TrimStart('/'), found => found.Groups[1].Value == "project" ? $"{own}" : found.Groups[1].Value == "design" ? $"{design}" : "1");
+                var address = "/" + Parameter().Replace(route.RoutePattern.RawText!.TrimStart('/'), found => found.Groups[1].Value == "project" ? $"{own}" : found.Groups[1].Value == "design" ? $"{design}" : found.Groups[1].Value == "screen" ? "0" : "1");
                 foreach (var body in Bodies())
                 {
                     using var answer = await SendAsync(client, address, body);

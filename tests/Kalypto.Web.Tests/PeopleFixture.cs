@@ -88,7 +88,7 @@ public sealed class PeopleFixture : ServerFixture
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         base.ConfigureWebHost(builder);
-        builder.UseSetting("People", "true");
+        builder.UseSetting("People", "true").UseSetting("ComingPerMinute", $"{Limits.Coming}");
         builder.ConfigureServices(services => services.AddSingleton<IStartupFilter, SaysRefusals>());
     }
 

@@ -51,7 +51,7 @@ public class ServerFixture : WebApplicationFactory<Program>, IAsyncLifetime
 
     protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseEnvironment("Production")
         .UseSetting("KALYPTO_DATABASE", new NpgsqlConnectionStringBuilder(Connection) { Database = database, MaxPoolSize = 12 }.ConnectionString)
-        .UseSetting("KeyFolder", Directory.CreateTempSubdirectory("kalypto-keys-").FullName).UseSetting("Demo", "false").UseSetting("Drawers", "1");
+        .UseSetting("KeyFolder", Directory.CreateTempSubdirectory("kalypto-keys-").FullName).UseSetting("Demo", "false").UseSetting("ComingPerMinute", "1000000").UseSetting("Drawers", "1");
 
     public override async ValueTask DisposeAsync()
     {

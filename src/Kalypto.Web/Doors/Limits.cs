@@ -36,7 +36,10 @@ internal static class Limits
     private const string StreamPolicy = "streams";
     private const string ChangePolicy = "changes";
 
-    public static void AddLimits(this IServiceCollection services) => services.AddRateLimiter(o =>
+    /// <summary>Adds them.</summary>
+    /// <param name="services">Where to.</param>
+    /// <param name="coming">Tries to come in within a minute from one address.</param>
+    public static void AddLimits(this IServiceCollection services, int coming) => services.AddRateLimiter(o =>
     {
         o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
         o.OnRejected = async (context, cancel) =>
@@ -48,7 +51,7 @@ internal static class Limits
         o.AddPolicy(UploadPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Uploads, QueueLimit = WaitingUploads }));
         o.AddPolicy(StreamPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Streams }));
         // By the address alone: a cookie is thrown away as easily as it is got.
-        o.AddPolicy(ComingPolicy, http => RateLimitPartition.GetFixedWindowLimiter($"{http.Connection.RemoteIpAddress}", _ => new() { PermitLimit = Coming, Window = TimeSpan.FromMinutes(1) }));
+        o.AddPolicy(ComingPolicy, http => RateLimitPartition.GetFixedWindowLimiter($"{http.Connection.RemoteIpAddress}", _ => new() { PermitLimit = coming, Window = TimeSpan.FromMinutes(1) }));
         o.AddPolicy(ChangePolicy, http => HttpMethods.IsGet(http.Request.Method) ? RateLimitPartition.GetNoLimiter("") : RateLimitPartition.GetTokenBucketLimiter(Who(http), _ => new()
         {
             TokenLimit = Changes,
