@@ -85,8 +85,25 @@ public sealed class EditStore(Database database)
             , step as (insert into edits (project_id, label, changes, who, actor) values ($1, $7, $8::jsonb, $2, $6))
             """, cancel, author.Actor.Id, Core.Naming.PlainText.Clean(label, LongestLabel, "…"), JsonSerializer.Serialize(changes));
 
-    /// <summary>Puts a step into the history that is not taken back by undo: it says who let whom do what.</summary>
-    internal static Task LastAsync(NpgsqlConnection connection, Author author, string label, CancellationToken cancel) => connection.Command($$"""
+    /// <summary>Changes something beside the design, such as who may do what, with a step in the history that undo passes over: both, or nothing.</summary>
+    /// <param name="database">The database.</param>
+    /// <param name="author">The project and who does it.</param>
+    /// <param name="change">Makes the change; gives the label of the step, or a state other than done when there is to be none.</param>
+    /// <param name="cancel">Ends the wait; nothing is changed then.</param>
+    internal static async Task<StepDone> LastingAsync(Database database, Author author, Func<NpgsqlConnection, Task<StepDone>> change, CancellationToken cancel)
+    {
+        await using var connection = await database.Source.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var done = await change(connection);
+        if (done.IsDone)
+        {
+            await LastAsync(connection, author, done.Label, cancel);
+            await transaction.CommitAsync(cancel);
+        }
+        return done;
+    }
+
+    private static Task LastAsync(NpgsqlConnection connection, Author author, string label, CancellationToken cancel) => connection.Command($$"""
         with step as (insert into edits (project_id, label, changes, who, actor, lasting) values ($1, $2, '[]', $3, $4, true))
         select {{Signals.Notify}}json_build_object('kind', '{{Signals.Edited}}', 'project', $1::int, 'page', $5::text)::text)
         """, author.Project, Core.Naming.PlainText.Clean(label, LongestLabel, "…"), author.Actor.Name, author.Actor.Id, author.Page).RunAsync(cancel);

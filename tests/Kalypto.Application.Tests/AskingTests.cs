@@ -79,6 +79,8 @@ public class AskingTests
         await store.AskAsync(author, new(0, 1, row.Id, row.Lineages.Of(root.Ordinal), row.Lineages.Of(state.Layers.First(l => l.Name == "moon").Ordinal), nameof(QuestionKind.Code)), "Ask about moon", Cancel);
         await BringAsync(kalypto, project, Bell + "<rect id='sky' x='1' y='700' width='64' height='64'/>");
         Assert.Equal($"{root.Name}: it needs to be built in code", await WaitingAsync(kalypto, project));
+        // Nothing is done to the screen in its place.
+        Assert.True(Assert.Single(await kalypto.Get<OpenQuestions>().OfAsync(await kalypto.OpenAsync(project), Cancel)).IsGone);
         var asked = Assert.Single(await store.OnScreenAsync(project, row.Id, row.Lineages.Of(root.Ordinal), Cancel));
         Assert.Equal(StepState.Nothing, (await store.WithdrawAsync(new(project, new("link-2", "Tom")), asked.Id, "Take back", Cancel)).State);
         Assert.True((await store.WithdrawAsync(author, asked.Id, "Take back", Cancel)).IsDone);

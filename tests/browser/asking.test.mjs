@@ -101,6 +101,10 @@ test('a client agrees to a screen and remarks at a point; the answer reaches the
   await client.getByRole('link', { name: 'Plates' }).click();
   await client.locator('.plate-pins.shown .pin').first().waitFor();
   assert.equal(await client.getByRole('link', { name: /Download/ }).count(), 0);
+  // No link that is not open to them: neither to files nor to what changed.
+  await client.locator('.pin-head').first().click();
+  await client.locator('.pin-detail').waitFor();
+  assert.equal(await client.locator('a[href*="/builds/"], .top a[href*="?with"]').count(), 0);
   const screen = client.getByRole('region', { name: 'The screen as a whole' });
   await screen.getByRole('button', { name: 'agreed' }).click();
   await screen.getByText('agreed by the director', { exact: false }).waitFor();

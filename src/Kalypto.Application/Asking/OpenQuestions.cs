@@ -24,7 +24,7 @@ public sealed class OpenQuestions(QuestionStore questions)
         foreach (var row in await questions.OpenAsync(workspace.Row.Id, begun, cancel))
         {
             if (In(workspace, row) is { } question && workspace.FindDesign(row.Design) is var (_, state) && question.IsDone(state)
-                && (question.Kind is not (QuestionKind.Picture or QuestionKind.State) || (question.Wanted(state) is { } layer && delivered.Contains(new(row.Design, layer.Ordinal)))))
+                && (question.IsGone || question.Kind is not (QuestionKind.Picture or QuestionKind.State) || (question.Wanted(state) is { } layer && delivered.Contains(new(row.Design, layer.Ordinal)))))
             {
                 settled.Add(row.Id);
             }
@@ -37,5 +37,5 @@ public sealed class OpenQuestions(QuestionStore questions)
 
     private static Question? In(Workspace workspace, QuestionRow row) => workspace.FindDesign(row.Design) is not var (design, _)
         || (design.Lineages.OrdinalOf(row.Lineage) ?? design.Lineages.OrdinalOf(row.Screen)) is not { } ordinal || !Enum.TryParse<QuestionKind>(row.Kind, out var kind) ? null
-        : new(row.Id, new(row.Design, ordinal), kind, row.Who) { State = row.State, Words = row.Words, Answer = row.Answer };
+        : new(row.Id, new(row.Design, ordinal), kind, row.Who) { State = row.State, Words = row.Words, Answer = row.Answer, IsGone = row.Lineage != row.Screen && design.Lineages.OrdinalOf(row.Lineage) is null };
 }

@@ -55,6 +55,9 @@ public sealed record Delivered(BuildRow Row, Workspace Workspace, PlannedPack Pl
         return crop.Box with { X = crop.Box.X - made.X + here.X - corner.X, Y = crop.Box.Y - made.Y + here.Y - corner.Y };
     }
 
+    /// <summary>The parts of a screen that developers get, from the bottom to the top.</summary>
+    public IEnumerable<ShownPart> PartsOf(int design, Screen screen) => Workspace.FindDesign(design) is var (_, state) ? ShownParts.Of(state, screen, layer => PictureOf(new(design, layer.Ordinal))?.Ref) : [];
+
     /// <summary>The delivered files of a picture.</summary>
     public IEnumerable<PlannedFile> FilesOf(Picture picture) => byPicture.Value[picture.Ref];
 }

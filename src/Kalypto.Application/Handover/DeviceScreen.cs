@@ -8,5 +8,5 @@ namespace Kalypto.Application.Handover;
 /// <param name="Width">In pt.</param>
 /// <param name="Height">In pt.</param>
 /// <param name="Parts">From the bottom to the top.</param>
-/// <param name="Fonts">The families that its words ask for, and the fonts that draw each.</param>
-public sealed record DeviceScreen(string Name, double Width, double Height, IReadOnlyList<DevicePart> Parts, IReadOnlyList<(string Family, Font Font)> Fonts);
+/// <param name="Fonts">The families that its words ask for, the fonts that draw each, and the families that those were found by.</param>
+public sealed record DeviceScreen(string Name, double Width, double Height, IReadOnlyList<DevicePart> Parts, IReadOnlyList<(string Family, Font Font, string Drawn)> Fonts);

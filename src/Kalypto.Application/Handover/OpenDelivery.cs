@@ -4,7 +4,6 @@ using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Handover;
 using Kalypto.Core.Rendering;
-using Kalypto.Core.Styling;
 using Kalypto.Store;
 
 namespace Kalypto.Application.Handover;
@@ -55,11 +54,9 @@ public sealed class OpenDelivery(BuildStore builds, OpenProject open, PlanPack p
             return null;
         }
         var pins = Pins.Of(state, screen, layer => delivered.PictureOf(new(design, layer.Ordinal))?.Ref);
-        var reader = new ValuesReader(state, screen);
-        var read = pins.Where(p => p.Kind != PinKind.Picture).Select(p => (p.Layer, Values: reader.Of(state.Layers[p.Layer]))).Where(v => v.Values is not null).ToList();
-        var measured = TextMeasuring.With([.. read.Select(v => v.Values!)], await renderer.MeasureTextAsync(TextMeasuring.AsksOf(read.Select(v => v.Values!)), state.Measured.Drawn.Fonts, cancel));
+        var values = await MeasuredValues.OfAsync(renderer, state, screen, pins.Where(p => p.Kind != PinKind.Picture).Select(p => p.Layer), cancel);
         var size = state.ToPoints(screen.Box);
-        var plate = new Plate(screen, size.Width, size.Height, [.. pins], read.Zip(measured).ToDictionary(v => v.First.Layer, v => v.Second), [.. Unreached.Of(state, screen)]);
+        var plate = new Plate(screen, size.Width, size.Height, [.. pins], values, [.. Unreached.Of(state, screen)]);
         return delivered.Plates[(design, root)] = plate;
     }
 }

@@ -2,7 +2,6 @@ using Kalypto.Core.Fonts;
 using Kalypto.Core.Handover;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
-using Kalypto.Core.Styling;
 using Kalypto.Store;
 
 namespace Kalypto.Application.Handover;
@@ -24,11 +23,8 @@ public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
         {
             return null;
         }
-        var reader = new ValuesReader(state, screen);
-        var parts = ShownParts.Of(state, screen, layer => delivered.PictureOf(new(design, layer.Ordinal))?.Ref).Where(p => !p.IsHidden).ToList();
-        var read = parts.Where(p => p.Picture is null).Select(p => (p.Layer.Ordinal, Values: reader.Of(p.Layer))).Where(v => v.Values is not null).ToList();
-        var asks = TextMeasuring.AsksOf(read.Select(v => v.Values!));
-        var values = read.Zip(TextMeasuring.With([.. read.Select(v => v.Values!)], await renderer.MeasureTextAsync(asks, state.Measured.Drawn.Fonts, cancel))).ToDictionary(v => v.First.Ordinal, v => v.Second);
+        var parts = delivered.PartsOf(design, screen).Where(p => !p.IsHidden).ToList();
+        var values = await MeasuredValues.OfAsync(renderer, state, screen, parts.Where(p => p.Picture is null).Select(p => p.Layer.Ordinal), cancel);
         var size = state.ToPoints(screen.Box);
         List<DevicePart> shown = [];
         foreach (var part in parts)
@@ -49,13 +45,17 @@ public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
     }
 
     /// <summary>The file of a font that a device shows words in; null when it is none of those, or must not be handed on.</summary>
-    public async Task<Stream?> FontAsync(Delivered delivered, string family, string sha256, CancellationToken cancel)
+    /// <param name="delivered">The delivery.</param>
+    /// <param name="drawn">The families that it was found by, as <see cref="DeviceScreen.Fonts"/> has them.</param>
+    /// <param name="sha256">Its SHA-256.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<Stream?> FontAsync(Delivered delivered, string drawn, string sha256, CancellationToken cancel)
     {
         if (FontBook.Read(delivered.Workspace.Row.Fonts).Fonts.Any(f => f.Sha256 == sha256 && f.Embedding != FontEmbedding.Not))
         {
             return await blobs.OpenAsync(sha256, cancel);
         }
-        return renderer.FontFilesOf(family).FirstOrDefault(f => f.Font.Sha256 == sha256).Path is { } path ? File.OpenRead(path) : null;
+        return renderer.FontFilesOf(drawn).FirstOrDefault(f => f.Font.Sha256 == sha256).Path is { } path ? File.OpenRead(path) : null;
     }
 
     /// <summary>The file that a device takes, as browsers choose: of its platform, shapes first, else the smallest that is sharp on it; null for none that a browser shows.</summary>
@@ -69,14 +69,14 @@ public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
     }
 
     // The first family that is asked for shows what Kalypto draws, be it the family itself or what stands in for it.
-    private IEnumerable<(string Family, Font Font)> FontsOf(FontBook book, string families)
+    private IEnumerable<(string Family, Font Font, string Drawn)> FontsOf(FontBook book, string families)
     {
         if (FamilyList.Wanted(families) is not { } wanted)
         {
             return [];
         }
         var named = FamilyList.Of(families).Where(f => !FamilyList.IsGeneric(f)).FirstOrDefault(f => book.Has(f) || renderer.StandInFor(f) is null);
-        return named is not null && book.Has(named) ? book.Fonts.Where(f => f.Answers(named) && f.Embedding != FontEmbedding.Not).Select(f => (wanted, f))
-            : renderer.FontFilesOf(named ?? families).Select(f => (wanted, f.Font));
+        return named is not null && book.Has(named) ? book.Fonts.Where(f => f.Answers(named) && f.Embedding != FontEmbedding.Not).Select(f => (wanted, f, named))
+            : renderer.FontFilesOf(named ?? families).Select(f => (wanted, f.Font, named ?? families));
     }
 }

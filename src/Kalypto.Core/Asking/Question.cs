@@ -20,6 +20,9 @@ public sealed record Question(int Id, LayerRef Layer, QuestionKind Kind, string 
     /// <summary>What was answered; empty for nothing yet.</summary>
     public string Answer { get; init; } = "";
 
+    /// <summary>True when the layer that was asked about is not in the drawing any more, and the question stands at its screen.</summary>
+    public bool IsGone { get; init; }
+
     /// <summary>What is asked for, in words.</summary>
     public string Sentence => Kind switch
     {
@@ -29,9 +32,13 @@ public sealed record Question(int Id, LayerRef Layer, QuestionKind Kind, string 
         _ => $"“{Words}”",
     } + (Kind != QuestionKind.Words && Words.Length > 0 ? $": “{Words}”" : "");
 
-    /// <summary>The layer that must be decided for it: of a missing state, the one that shows it; null where no layer does.</summary>
+    /// <summary>The layer that must be decided for it: of a missing state, the one that shows it; null where no layer does, or it is gone.</summary>
     public Layer? Wanted(DesignState design)
     {
+        if (IsGone)
+        {
+            return null;
+        }
         var layer = design.Layers[Layer.Ordinal];
         if (Kind != QuestionKind.State)
         {
@@ -48,7 +55,7 @@ public sealed record Question(int Id, LayerRef Layer, QuestionKind Kind, string 
     }
 
     /// <summary>True when it is decided as was asked, or answered: the next delivery settles it.</summary>
-    public bool IsDone(DesignState design) => Kind switch
+    public bool IsDone(DesignState design) => IsGone ? Answer.Length > 0 : Kind switch
     {
         QuestionKind.Picture or QuestionKind.State => Wanted(design) is { } wanted && (design.MarkOf(wanted).Decision == Decision.Ship || wanted.Ancestors().Any(a => design.MarkOf(a).Decision == Decision.Ship && design.SaidOf(a).Tags.Parts == true)),
         QuestionKind.Code => design.MarkOf(design.Layers[Layer.Ordinal]).Decision == Decision.Code,

@@ -33,7 +33,7 @@ public sealed class Asked : ICheck
             yield return question.IsDone(design)
                 ? new(Id, Severity.Hint, question.Layer, $"{asks} {(question.Answer.Length > 0 ? $"Answered: “{question.Answer}” " : "")}The next delivery settles it.") { About = about }
                 : new(Id, Severity.Warning, wanted is null ? question.Layer : new LayerRef(design.Id, wanted.Ordinal),
-                    asks + (wanted is null ? $"{(asks.EndsWith('”') ? "." : "")} No layer of the drawing shows it: draw it, call it “{design.NameOf(layer)} {question.State}”, and bring the drawing in." : "")
+                    asks + (wanted is null ? $"{(asks.EndsWith('”') ? "." : "")} " + (question.IsGone ? "The layer is not in the drawing any more: answer what became of it." : $"No layer of the drawing shows it: draw it, call it “{design.NameOf(layer)} {question.State}”, and bring the drawing in.") : "")
                     + (question.Answer.Length > 0 ? $" Answered: “{question.Answer}”" : ""), FixOf(question, design, wanted))
                 { About = about };
         }

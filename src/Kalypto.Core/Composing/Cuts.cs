@@ -6,24 +6,24 @@ internal static class Cuts
     // pt: neighbours may lie over one another by as much and still be neighbours.
     private const double Overlap = 0.5;
 
-    /// <summary>The groups of blocks that a straight line parts from one another, and the narrowest room that a line has.</summary>
-    /// <param name="blocks">The blocks.</param>
+    /// <summary>The groups of blocks that a straight line parts from one another, each in the order that it is painted, and the narrowest room that a line has.</summary>
+    /// <param name="blocks">From the bottom to the top.</param>
     /// <param name="isDown">True for lines across, which part what lies above from what lies below.</param>
     public static (IReadOnlyList<IReadOnlyList<Block>> Groups, double Room) Of(IReadOnlyList<Block> blocks, bool isDown)
     {
-        var groups = new List<List<Block>>();
+        var groups = new List<List<(Block Block, int Index)>>();
         var (end, room) = (double.NegativeInfinity, double.PositiveInfinity);
-        foreach (var block in blocks.OrderBy(b => Start(b, isDown)).ThenBy(b => End(b, isDown)))
+        foreach (var (block, index) in blocks.Select((b, i) => (b, i)).OrderBy(b => Start(b.b, isDown)).ThenBy(b => End(b.b, isDown)))
         {
             if (groups.Count == 0 || Start(block, isDown) > end - Overlap)
             {
                 room = groups.Count == 0 ? room : Math.Min(room, Start(block, isDown) - end);
                 groups.Add([]);
             }
-            groups[^1].Add(block);
+            groups[^1].Add((block, index));
             end = Math.Max(end, End(block, isDown));
         }
-        return (groups, room);
+        return ([.. groups.Select(g => (IReadOnlyList<Block>)[.. g.OrderBy(b => b.Index).Select(b => b.Block)])], room);
     }
 
     /// <summary>Where a block begins, in pt.</summary>

@@ -48,20 +48,16 @@ public sealed class QuestionStore(Database database)
         on conflict (project_id, delivery, design_id, screen, actor) do update set agreed = excluded.agreed, who = excluded.who, at = now() where verdicts.agreed <> excluded.agreed
         """, author.Project, delivery, design, screen, author.Actor.Id, author.Actor.Name, hasAgreed), cancel);
 
-    private async Task<StepDone> LastAsync(Author author, string label, Func<NpgsqlConnection, NpgsqlCommand> change, CancellationToken cancel)
+    private Task<StepDone> LastAsync(Author author, string label, Func<NpgsqlConnection, NpgsqlCommand> change, CancellationToken cancel) => EditStore.LastingAsync(database, author, async connection =>
     {
-        await using var connection = await database.Source.OpenConnectionAsync(cancel);
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
         if (await change(connection).RunAsync(cancel) == 0)
         {
             return new(StepState.Nothing);
         }
         // Whoever has the project open looks at it again: what is asked is a finding in it.
         await connection.Command("update projects set revision = revision + 1 where id = $1", author.Project).RunAsync(cancel);
-        await EditStore.LastAsync(connection, author, label, cancel);
-        await transaction.CommitAsync(cancel);
         return new(StepState.Done, label);
-    }
+    }, cancel);
 
     private static QuestionRow Read(NpgsqlDataReader r) => new(r.GetInt32(0), r.GetInt32(1), r.GetInt32(2), r.GetInt32(3), r.GetInt32(4), r.GetString(5))
     {

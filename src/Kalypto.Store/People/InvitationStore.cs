@@ -18,17 +18,13 @@ public sealed class InvitationStore(Database database)
     }
 
     /// <summary>Keeps an invitation into a project, and that it was made.</summary>
-    public async Task<StepDone> InviteAsync(Author author, string secret, InvitationRow invitation, string label, CancellationToken cancel)
+    public Task<StepDone> InviteAsync(Author author, string secret, InvitationRow invitation, string label, CancellationToken cancel) => EditStore.LastingAsync(database, author, async connection =>
     {
-        await using var connection = await database.Source.OpenConnectionAsync(cancel);
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
         // Whoever is invited again is invited as was said last.
         await connection.Command("delete from invitations where project_id = $1 and lower(email) = lower($2) and used_at is null", author.Project, invitation.Email).RunAsync(cancel);
         await AddAsync(connection, secret, invitation, cancel);
-        await EditStore.LastAsync(connection, author, label, cancel);
-        await transaction.CommitAsync(cancel);
         return new(StepState.Done, label);
-    }
+    }, cancel);
 
     /// <summary>The invitation of a secret, while it can be taken; null for any other.</summary>
     public async Task<InvitationRow?> OfSecretAsync(string secret, CancellationToken cancel) => (await database.Source.Command(Columns + " and i.hash = $1", Secret.Hash(secret)).ListAsync(Read, cancel)).FirstOrDefault();
@@ -41,19 +37,9 @@ public sealed class InvitationStore(Database database)
         await database.Source.Command("update invitations set used_at = now() where id = $1 and used_at is null and expires_at > now()", id).RunAsync(cancel) > 0;
 
     /// <summary>Takes an invitation into a project back, and keeps that it was.</summary>
-    public async Task<StepDone> RemoveAsync(Author author, int id, string label, CancellationToken cancel)
-    {
-        await using var connection = await database.Source.OpenConnectionAsync(cancel);
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
-        var gone = await connection.Command("delete from invitations where project_id = $1 and id = $2 and used_at is null returning email", author.Project, id).ListAsync(r => r.GetString(0), cancel);
-        if (gone is not [var email])
-        {
-            return new(StepState.Nothing);
-        }
-        await EditStore.LastAsync(connection, author, $"{label} of {email}", cancel);
-        await transaction.CommitAsync(cancel);
-        return new(StepState.Done, label);
-    }
+    public Task<StepDone> RemoveAsync(Author author, int id, string label, CancellationToken cancel) => EditStore.LastingAsync(database, author, async connection =>
+        await connection.Command("delete from invitations where project_id = $1 and id = $2 and used_at is null returning email", author.Project, id).ListAsync(r => r.GetString(0), cancel) is [var email]
+            ? new(StepState.Done, $"{label} of {email}") : new(StepState.Nothing), cancel);
 
     /// <summary>Takes all back that let look after the server.</summary>
     public Task RemoveKeepersAsync(CancellationToken cancel) => database.Source.Command("delete from invitations where kind = 'Keeper' and used_at is null").RunAsync(cancel);

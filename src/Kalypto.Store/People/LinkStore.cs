@@ -25,18 +25,8 @@ public sealed class LinkStore(Database database)
     public Task<StepDone> RevokeAsync(Author author, int link, string label, CancellationToken cancel) => LastAsync(author, label, connection => connection
         .Command("update links set revoked_at = now() where project_id = $1 and id = $2 and revoked_at is null", author.Project, link), cancel);
 
-    private async Task<StepDone> LastAsync(Author author, string label, Func<NpgsqlConnection, NpgsqlCommand> change, CancellationToken cancel)
-    {
-        await using var connection = await database.Source.OpenConnectionAsync(cancel);
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await change(connection).RunAsync(cancel) == 0)
-        {
-            return new(StepState.Nothing);
-        }
-        await EditStore.LastAsync(connection, author, label, cancel);
-        await transaction.CommitAsync(cancel);
-        return new(StepState.Done, label);
-    }
+    private Task<StepDone> LastAsync(Author author, string label, Func<NpgsqlConnection, NpgsqlCommand> change, CancellationToken cancel) =>
+        EditStore.LastingAsync(database, author, async connection => new(await change(connection).RunAsync(cancel) == 0 ? StepState.Nothing : StepState.Done, label), cancel);
 
     private static LinkRow Read(NpgsqlDataReader r) => new(r.GetInt32(0), r.GetInt32(1), r.Nullable<int?>(2), Roles.Of(r.GetString(3)), r.GetString(4))
     {

@@ -11,10 +11,8 @@ public sealed class MemberStore(Database database)
 
     /// <summary>Says what somebody may do; <see cref="Role.None"/> for nothing any more.</summary>
     /// <returns>How it went: blocked when nobody would be owner any more.</returns>
-    public async Task<StepDone> SayAsync(Author author, int person, Role role, string label, CancellationToken cancel)
+    public Task<StepDone> SayAsync(Author author, int person, Role role, string label, CancellationToken cancel) => EditStore.LastingAsync(database, author, async connection =>
     {
-        await using var connection = await database.Source.OpenConnectionAsync(cancel);
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
         // One after the other, so that two owners cannot take each other's place away at once.
         if (await connection.Command("select 1 from projects where id = $1 and deleted_at is null for update", author.Project).ListAsync(r => r.GetInt32(0), cancel) is [])
         {
@@ -34,8 +32,6 @@ public sealed class MemberStore(Database database)
         {
             return new(StepState.Blocked);
         }
-        await EditStore.LastAsync(connection, author, label, cancel);
-        await transaction.CommitAsync(cancel);
         return new(StepState.Done, label);
-    }
+    }, cancel);
 }

@@ -28,10 +28,13 @@ public sealed class PeopleStore(Database database)
         .Command("insert into people (name, email, email_key, password, stamp, keeper) values ($1, $2, $3, $4, $5, $6) on conflict do nothing returning id",
             person.Name, person.Email.Trim(), KeyOf(person.Email), person.Password, person.Stamp, person.IsKeeper).ListAsync(r => (int?)r.GetInt32(0), cancel)).FirstOrDefault();
 
-    /// <summary>Keeps what was changed of an account.</summary>
+    /// <summary>Shuts an account, or opens it again, and touches nothing else of it.</summary>
+    public Task ShutAsync(int person, DateTime? at, CancellationToken cancel) => database.Source.Command("update people set shut_at = $2 where id = $1", person, at).RunAsync(cancel);
+
+    /// <summary>Keeps the name, the password and the tries of an account; whether it is shut, and what it looks after, stay as they are.</summary>
     public Task KeepAsync(PersonRow person, CancellationToken cancel) => database.Source
-        .Command("update people set name = $2, password = $3, stamp = $4, failed = $5, locked_until = $6, keeper = $7, shut_at = $8 where id = $1",
-            person.Id, person.Name, person.Password, person.Stamp, person.Failed, person.LockedUntil, person.IsKeeper, person.ShutAt).RunAsync(cancel);
+        .Command("update people set name = $2, password = $3, stamp = $4, failed = $5, locked_until = $6 where id = $1",
+            person.Id, person.Name, person.Password, person.Stamp, person.Failed, person.LockedUntil).RunAsync(cancel);
 
     private static PersonRow Read(NpgsqlDataReader r) => new(r.GetInt32(0), r.GetString(1), r.GetString(2), r.GetString(3))
     {

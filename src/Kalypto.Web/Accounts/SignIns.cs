@@ -55,7 +55,7 @@ internal sealed class SignIns(UserManager<Account> users, IPasswordHasher<Accoun
             return (null, null, "This invitation was taken already, or its time is over. Ask for another one.");
         }
         var account = invitation.Kind == InvitationKind.Password && invitation.Person is { } whose ? await users.FindByIdAsync($"{whose}")
-            : present is { } signedIn && invitation.Kind != InvitationKind.Keeper ? await users.FindByIdAsync($"{signedIn}") : null;
+            : present is { } signedIn && invitation.Kind == InvitationKind.Member ? await users.FindByIdAsync($"{signedIn}") : null;
         var setsPassword = account is null || invitation.Kind == InvitationKind.Password;
         if (setsPassword && WrongIn(password) is { } weak)
         {

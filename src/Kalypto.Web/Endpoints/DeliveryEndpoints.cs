@@ -37,14 +37,7 @@ internal static class DeliveryEndpoints
     public static void MapFiles(this RouteGroupBuilder project)
     {
         project.MapGet("/builds/{build:int}/file", async (Entry entry, int build, string path, BuildStore builds, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
-        {
-            if (await FindAsync(entry, builds, build, cancel) is null || (await builds.FilesAsync(build, cancel)).Find(f => f.Path == path) is not { } file || await blobs.OpenAsync(file.Sha256, cancel) is not { } content)
-            {
-                return Results.NotFound();
-            }
-            PictureEndpoints.OnlySeen(response);
-            return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
-        });
+            await FindAsync(entry, builds, build, cancel) is not null && (await builds.FilesAsync(build, cancel)).Find(f => f.Path == path) is { } file ? await FileAsync(blobs, file, response, cancel) : Results.NotFound());
         project.MapGet("/builds/{build:int}.zip", async (Entry entry, int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
         {
             if (await FindAsync(entry, builds, build, cancel) is not { State: "done" } row)
@@ -81,6 +74,17 @@ internal static class DeliveryEndpoints
     private static async Task<IResult> ListAsync(Entry entry, int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, Func<ChangeList, IResult> write, CancellationToken cancel) =>
         await FindAsync(entry, builds, build, cancel) is { Number: { } number } row && await deliveries.CompareAsync(row.ProjectId, number, since, cancel) is { } compared
             ? write(Deliveries.ListOf((await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "", compared)) : Results.NotFound();
+
+    /// <summary>The content of a delivered file, to be looked at.</summary>
+    public static async Task<IResult> FileAsync(IBlobs blobs, DeliveredFile file, HttpResponse response, CancellationToken cancel)
+    {
+        if (await blobs.OpenAsync(file.Sha256, cancel) is not { } content)
+        {
+            return Results.NotFound();
+        }
+        PictureEndpoints.OnlySeen(response);
+        return Results.Stream(content, Format.All.FirstOrDefault(f => file.Path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
+    }
 
     /// <summary>The deliveries that somebody is told of.</summary>
     public static async Task<IReadOnlyList<BuildRow>> ShownAsync(Entry entry, BuildStore builds, CancellationToken cancel) =>

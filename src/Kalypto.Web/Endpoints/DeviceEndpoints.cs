@@ -1,5 +1,4 @@
 using Kalypto.Application.Handover;
-using Kalypto.Core.Formats;
 using Kalypto.Core.Handover;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
@@ -23,21 +22,14 @@ internal static class DeviceEndpoints
             }
             // It lies in a frame of our own page, and is nothing but looked at.
             response.Headers.ContentSecurityPolicy = "default-src 'none'; img-src 'self'; font-src 'self'; style-src 'unsafe-inline'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'";
-            var fonts = shown.Fonts.Select(f => new DeviceFont(f.Family, f.Font, $"{at}/fonts/{f.Font.Sha256}?family={Uri.EscapeDataString(f.Family)}"));
+            var fonts = shown.Fonts.Select(f => new DeviceFont(f.Family, f.Font, $"{at}/fonts/{f.Font.Sha256}?drawn={Uri.EscapeDataString(f.Drawn)}"));
             return Results.Text(DeviceDocument.Write(shown.Name, shown.Width, shown.Height, shown.Parts, fonts), "text/html; charset=utf-8");
         });
         project.MapGet("/deliveries/{number:int}/device/file", async (Entry entry, int number, string path, OpenDelivery deliveries, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
+            await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && delivered.Files.GetValueOrDefault(path) is { } file ? await DeliveryEndpoints.FileAsync(blobs, file, response, cancel) : Results.NotFound());
+        project.MapGet("/deliveries/{number:int}/device/fonts/{sha256}", async (Entry entry, int number, string sha256, string? drawn, OpenDelivery deliveries, PutTogether together, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || delivered.Files.GetValueOrDefault(path) is not { } file || await blobs.OpenAsync(file.Sha256, cancel) is not { } content)
-            {
-                return Results.NotFound();
-            }
-            PictureEndpoints.OnlySeen(response);
-            return Results.Stream(content, Format.All.FirstOrDefault(f => path.EndsWith(f.Extension, StringComparison.OrdinalIgnoreCase))?.MediaType ?? "application/octet-stream");
-        });
-        project.MapGet("/deliveries/{number:int}/device/fonts/{sha256}", async (Entry entry, int number, string sha256, string? family, OpenDelivery deliveries, PutTogether together, HttpResponse response, CancellationToken cancel) =>
-        {
-            if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || await together.FontAsync(delivered, family ?? "", sha256, cancel) is not { } font)
+            if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || await together.FontAsync(delivered, drawn ?? "", sha256, cancel) is not { } font)
             {
                 return Results.NotFound();
             }

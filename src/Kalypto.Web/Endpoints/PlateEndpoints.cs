@@ -2,6 +2,7 @@ using Kalypto.Application.Handover;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Handover;
+using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 
@@ -14,7 +15,7 @@ internal static class PlateEndpoints
     {
         project.MapGet("/deliveries/{number:int}/plates/{design:int}/{screen:int}/{layer:int}", async (Entry entry, int number, int design, int screen, int layer, OpenDelivery deliveries, CancellationToken cancel) =>
             await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && await deliveries.PlateAsync(delivered, design, screen, cancel) is { } plate
-                && PinDetail.Of(delivered, design, plate, layer, delivered.Tokens) is { } detail ? Results.Ok(detail) : Problem.NotFound("There is no such number on this plate."));
+                && PinDetail.Of(delivered, design, plate, layer, delivered.Tokens) is { } detail ? Results.Ok(entry.Access.Role >= Role.Developer ? detail : detail with { Files = [] }) : Problem.NotFound("There is no such number on this plate."));
         project.MapGet("/deliveries/{number:int}/plates/{design:int}/{screen:int}/between", async (Entry entry, int number, int design, int screen, int from, int to, OpenDelivery deliveries, CancellationToken cancel) =>
             await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && await deliveries.PlateAsync(delivered, design, screen, cancel) is { } plate
                 && BoxOf(delivered, design, plate, from) is { } a && BoxOf(delivered, design, plate, to) is { } b ? Results.Ok(GapOf(Distances.Between(a, b))) : Problem.NotFound("There is no such number on this plate."));

@@ -23,7 +23,7 @@ internal static class ServerPeopleEndpoints
                 : Results.Ok(new { Address = await invite.ToServerAsync(entry.Author.Actor, InvitationKind.Password, row.Email, person, Addresses.Invitation(http), cancel) }));
         people.MapPost("/{person:int}/shut", async (Entry entry, int person, Whether shut, PeopleStore store, SessionStore sessions, TimeProvider clock, CancellationToken cancel) =>
         {
-            if (await store.FindAsync(person, cancel) is not { } row)
+            if (await store.FindAsync(person, cancel) is null)
             {
                 return Problem.NotFound();
             }
@@ -31,7 +31,7 @@ internal static class ServerPeopleEndpoints
             {
                 return Problem.Conflict("You cannot shut your own account: ask another one who looks after the server.");
             }
-            await store.KeepAsync(row with { ShutAt = shut.Value ? clock.GetUtcNow().UtcDateTime : null }, cancel);
+            await store.ShutAsync(person, shut.Value ? clock.GetUtcNow().UtcDateTime : null, cancel);
             if (shut.Value)
             {
                 await sessions.EndAllAsync(person, 0, cancel);

@@ -10,13 +10,13 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>A screen on a device, put together from what was delivered: how does it look?</summary>
-public sealed class DevicePage(PlanPack plans, OpenDelivery deliveries, PutTogether together, BuildStore builds) : HandoverPage(plans, deliveries, builds, "Device")
+public sealed class DevicePage(PlanPack plans, OpenDelivery deliveries, BuildStore builds) : HandoverPage(plans, deliveries, builds, "Device")
 {
     /// <summary>What the script needs.</summary>
     public string Json { get; private set; } = "";
 
-    /// <summary>The screen.</summary>
-    public DeviceScreen Screen { get; private set; } = null!;
+    /// <summary>The name of the screen.</summary>
+    public string Screen { get; private set; } = "";
 
     /// <summary>What it is made of, in words.</summary>
     public string MadeOf { get; private set; } = "";
@@ -35,23 +35,24 @@ public sealed class DevicePage(PlanPack plans, OpenDelivery deliveries, PutToget
         {
             return Head.Devices is [var first, ..] ? Redirect(first.Href) : NotFound();
         }
-        if (await together.RunAsync(delivered, d, r, "web", 1, f => f.Path, cancel) is not { } shown)
+        if (delivered.Workspace.FindScreen(d, r) is not var (_, state, shown))
         {
             return NotFound();
         }
         ViewData["Plate"] = HandoverHead.Plate(Head.Project, number, d, r);
         ViewData["BodyClass"] = "full";
         ViewData["Title"] = $"{shown.Name} on a device · delivery {number} · {Head.ProjectName}";
-        Screen = shown;
+        Screen = shown.Name;
         At = HandoverHead.Device(Head.Project, number, d, r);
-        var missing = delivered.Workspace.FindScreen(d, r) is var (_, state, s) ? Unreached.Of(state, s).Count : 0;
-        MadeOf = $"{Words.Count(shown.Parts.Count(p => p.Values is null), "picture")} and {Words.Count(shown.Parts.Count(p => p.Values is not null), "layer")} of code"
+        var missing = Unreached.Of(state, shown).Count;
+        var parts = delivered.PartsOf(d, shown).Where(p => !p.IsHidden).ToList();
+        MadeOf = $"{Words.Count(parts.Count(p => p.Picture is not null), "picture")} and {Words.Count(parts.Count(p => p.Picture is null), "layer")} of code"
             + (missing > 0 ? $"; {Words.Count(missing, "part")} of the drawing {(missing == 1 ? "reaches" : "reach")} nobody" : "; all that is visible is here");
         Json = JsonSerializer.Serialize(new
         {
             at = At,
-            width = shown.Width,
-            height = shown.Height,
+            width = state.ToPoints(shown.Box).Width,
+            height = state.ToPoints(shown.Box).Height,
             drawn = $"/pictures/{Head.Project}/delivered/{number}/{d}/screen/{r}.png",
             screens = Head.Devices.Select(d => d.Href),
             platforms = delivered.Workspace.Platforms.Where(p => delivered.Plan.Pack.Files.Any(f => f.Platform == p.Id && f.BrowsersShow && delivered.Files.ContainsKey(f.Path))).Select(p => new { p.Id, p.Name }),

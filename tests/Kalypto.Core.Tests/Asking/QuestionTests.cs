@@ -55,6 +55,16 @@ public class QuestionTests
     }
 
     [Fact]
+    public void What_is_asked_of_a_layer_that_is_gone_is_answered_and_offers_nothing()
+    {
+        var gone = new Question(7, At("line"), QuestionKind.Picture, "Tom") { IsGone = true };
+        var finding = Found(gone);
+        Assert.Null(finding.Fix);
+        Assert.EndsWith("it needs to be a picture. The layer is not in the drawing any more: answer what became of it.", finding.Sentence, StringComparison.Ordinal);
+        Assert.Equal(Severity.Hint, Found(gone with { Answer = "It went with the footer." }).Severity);
+    }
+
+    [Fact]
     public void Words_wait_for_an_answer_and_say_it()
     {
         Assert.Equal("Tom asks at “line” on Drawing: “Is this a divider?”", Found(new(7, At("line"), QuestionKind.Words, "Tom") { Words = "Is this a divider?" }).Sentence);
