@@ -72,6 +72,9 @@ test('a developer on a phone opens a link, finds the bell, copies its line for C
 });
 
 test('the designer sees it on the bench, does it with one key, and delivers; the developer sees what changed', async () => {
+  await designer.goto(`${server.address}/projects/1/checks`);
+  await designer.locator('li', { hasText: 'its pressed state is missing' }).getByRole('button', { name: 'ship book-button pressed' }).waitFor();
+  await breaksNoRule(designer);
   await designer.goto(`${server.address}/projects/1/bench/1/1`);
   await designer.getByRole('row').nth(3).waitFor();
   await designer.keyboard.press('k');
