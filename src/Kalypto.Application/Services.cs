@@ -11,6 +11,7 @@ using Kalypto.Application.Keeping;
 using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
+using Kalypto.Application.Pages;
 using Kalypto.Application.People;
 using Kalypto.Application.Places;
 using Kalypto.Core.Reading;
@@ -31,7 +32,7 @@ public static class Services
         this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
         .AddDrawing(database, reader, renderer, options)
         .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new()).AddSingleton(places ?? PlaceOptions.None).AddSingleton(inbox ?? InboxOptions.None)
-        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<PutTogether>().AddSingleton<QuestionStore>().AddSingleton<OpenQuestions>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
+        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<WordFonts>().AddSingleton<PutTogether>().AddSingleton<ComposePage>().AddSingleton<QuestionStore>().AddSingleton<OpenQuestions>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()

@@ -1,13 +1,13 @@
+using Kalypto.Application.Fonts;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Handover;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
-using Kalypto.Store;
 
 namespace Kalypto.Application.Handover;
 
 /// <summary>Puts a screen together from the delivered files and the layers in code alone, as it would stand on a device.</summary>
-public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
+public sealed class PutTogether(IRenderer renderer, WordFonts fonts)
 {
     /// <summary>Puts it together; null when the delivery has no such screen.</summary>
     /// <param name="delivered">The delivery.</param>
@@ -41,7 +41,7 @@ public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
             }
         }
         var families = values.Values.SelectMany(v => v.Text?.Lines ?? []).SelectMany(l => l.Runs).Select(r => r.Type.Families).Distinct(StringComparer.OrdinalIgnoreCase).ToList();
-        return new(screen.Name, size.Width, size.Height, shown, [.. families.SelectMany(f => FontsOf(state.Measured.Drawn.Fonts, f)).Distinct()]);
+        return new(screen.Name, size.Width, size.Height, shown, [.. families.SelectMany(f => fonts.Of(state.Measured.Drawn.Fonts, f)).Distinct()]);
     }
 
     /// <summary>The file of a font that a device shows words in; null when it is none of those, or must not be handed on.</summary>
@@ -49,14 +49,7 @@ public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
     /// <param name="drawn">The families that it was found by, as <see cref="DeviceScreen.Fonts"/> has them.</param>
     /// <param name="sha256">Its SHA-256.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public async Task<Stream?> FontAsync(Delivered delivered, string drawn, string sha256, CancellationToken cancel)
-    {
-        if (FontBook.Read(delivered.Workspace.Row.Fonts).Fonts.Any(f => f.Sha256 == sha256 && f.Embedding != FontEmbedding.Not))
-        {
-            return await blobs.OpenAsync(sha256, cancel);
-        }
-        return renderer.FontFilesOf(drawn).FirstOrDefault(f => f.Font.Sha256 == sha256).Path is { } path ? File.OpenRead(path) : null;
-    }
+    public Task<Stream?> FontAsync(Delivered delivered, string drawn, string sha256, CancellationToken cancel) => fonts.OpenAsync(FontBook.Read(delivered.Workspace.Row.Fonts), drawn, sha256, cancel);
 
     /// <summary>The file that a device takes, as browsers choose: of its platform, shapes first, else the smallest that is sharp on it; null for none that a browser shows.</summary>
     public static PlannedFile? FileFor(IReadOnlyList<PlannedFile> files, string platform, double density)
@@ -66,17 +59,5 @@ public sealed class PutTogether(IRenderer renderer, IBlobs blobs)
         return all.Where(f => f.Format.IsVector).OrderBy(f => f.TakesColour).FirstOrDefault() is { TakesColour: false } shapes ? shapes
             : all.Where(f => !f.Format.IsVector && f.Width >= f.Picture.Crop?.Box.Width * density - 1).OrderBy(f => f.Width).FirstOrDefault()
             ?? all.Where(f => !f.Format.IsVector).MaxBy(f => f.Width) ?? all.FirstOrDefault();
-    }
-
-    // The first family that is asked for shows what Kalypto draws, be it the family itself or what stands in for it.
-    private IEnumerable<(string Family, Font Font, string Drawn)> FontsOf(FontBook book, string families)
-    {
-        if (FamilyList.Wanted(families) is not { } wanted)
-        {
-            return [];
-        }
-        var named = FamilyList.Of(families).Where(f => !FamilyList.IsGeneric(f)).FirstOrDefault(f => book.Has(f) || renderer.StandInFor(f) is null);
-        return named is not null && book.Has(named) ? book.Fonts.Where(f => f.Answers(named) && f.Embedding != FontEmbedding.Not).Select(f => (wanted, f, named))
-            : renderer.FontFilesOf(named ?? families).Select(f => (wanted, f.Font, named ?? families));
     }
 }

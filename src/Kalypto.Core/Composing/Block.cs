@@ -10,6 +10,9 @@ public sealed record Block(Box Box)
     /// <summary>What it shows itself: of a leaf its picture or words, else the box that the others lie in; null for one that only keeps others together.</summary>
     public Piece? Piece { get; init; }
 
+    /// <summary>What of its box parts it from others, in pt.</summary>
+    public Box Core { get; init; } = Box;
+
     /// <summary>How what lies in it follows one another.</summary>
     public Flow Flow { get; init; }
 

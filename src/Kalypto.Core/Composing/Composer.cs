@@ -15,6 +15,12 @@ public static class Composer
     // What lies over one another more deeply than that is no layout.
     private const int MostLifted = 16;
 
+    // Of a block, what may lie over its neighbour for both to follow one another still.
+    private const double Touching = 0.2;
+
+    // More that lie over one another are a picture in pieces.
+    private const int MostTouching = 60;
+
     /// <summary>Composes a screen.</summary>
     /// <param name="width">In pt.</param>
     /// <param name="height">In pt.</param>
@@ -22,9 +28,17 @@ public static class Composer
     public static Block Compose(double width, double height, IReadOnlyList<Piece> pieces)
     {
         var inside = Nesting.Of(pieces);
-        Block BlockOf(int index) => inside[index].Any() ? Filled(new(pieces[index].Box) { Piece = pieces[index] }, [.. inside[index].Select(BlockOf)]) : new(pieces[index].Box) { Piece = pieces[index] };
+        Block BlockOf(int index) => inside[index].Any() ? Filled(Leaf(pieces[index]), [.. inside[index].Select(BlockOf)]) : Leaf(pieces[index]);
         return Filled(new(new(0, 0, width, height)), [.. inside[-1].Select(BlockOf)]);
     }
+
+    /// <summary>Blocks beside one another, the left one first.</summary>
+    public static Block Row(IReadOnlyList<Block> blocks) => blocks.Count == 1 ? blocks[0] : Along(blocks, isDown: false);
+
+    /// <summary>Blocks below one another, the upper one first.</summary>
+    public static Block Column(IReadOnlyList<Block> blocks) => blocks.Count == 1 ? blocks[0] : Along(blocks, isDown: true);
+
+    private static Block Leaf(Piece piece) => new(piece.Box) { Piece = piece, Core = piece.Core };
 
     /// <summary>A block with others in it, arranged.</summary>
     private static Block Filled(Block block, IReadOnlyList<Block> children)
@@ -35,7 +49,7 @@ public static class Composer
         }
         var arranged = Arrange(children, 0);
         // What only keeps the others together is the block itself.
-        var filled = arranged.Piece is null ? arranged with { Box = block.Box, Piece = block.Piece } : Along([arranged], isDown: true) with { Box = block.Box, Piece = block.Piece };
+        var filled = arranged.Piece is null ? arranged with { Box = block.Box, Core = block.Core, Piece = block.Piece } : Along([arranged], isDown: true) with { Box = block.Box, Core = block.Core, Piece = block.Piece };
         var all = Around(filled.Children);
         return filled with { Padding = new(R(all.Y - block.Box.Y), R(block.Box.Right - all.Right), R(block.Box.Bottom - all.Bottom), R(all.X - block.Box.X)) };
     }
@@ -50,7 +64,7 @@ public static class Composer
         var (across, acrossRoom) = Cuts.Of(blocks, isDown: false);
         if (down.Count == 1 && across.Count == 1)
         {
-            return Stacked(blocks, lifted);
+            return Touch(blocks, isDown: true) ?? Touch(blocks, isDown: false) ?? Stacked(blocks, lifted);
         }
         if (down.Count > 1 && across.Count > 1 && GridOf(down) is { } grid)
         {
@@ -61,9 +75,26 @@ public static class Composer
         return Along([.. (isDown ? down : across).Select(g => Arrange(g, 0))], isDown);
     }
 
+    /// <summary>Blocks of which each lies a little over the next one, one after the other; null where that would change what is painted over what.</summary>
+    private static Block? Touch(IReadOnlyList<Block> blocks, bool isDown)
+    {
+        if (blocks.Count > MostTouching || Cuts.Of(blocks, isDown, Touching).Groups is not { Count: > 1 } groups)
+        {
+            return null;
+        }
+        var order = new Dictionary<Block, int>(ReferenceEqualityComparer.Instance);
+        foreach (var (i, block) in blocks.Index())
+        {
+            order[block] = i;
+        }
+        var isPaintedSo = groups.Index().All(upper => groups.Take(upper.Index).All(lower => lower.All(l => upper.Item.All(u => order[l] < order[u] || l.Box.Intersect(u.Box).IsEmpty))));
+        return isPaintedSo ? Along([.. groups.Select(g => Arrange(g, 0))], isDown) : null;
+    }
+
     /// <summary>Blocks one after the other.</summary>
     private static Block Along(IReadOnlyList<Block> blocks, bool isDown) => new(Around(blocks))
     {
+        Core = Around(blocks, b => b.Core),
         Flow = isDown ? Flow.Column : Flow.Row,
         Children = [.. blocks],
         Gap = Same(blocks.Zip(blocks.Skip(1), (a, b) => Cuts.Start(b, isDown) - Cuts.End(a, isDown))),
@@ -84,6 +115,7 @@ public static class Composer
         List<Block> all = [.. cells.SelectMany(r => r)];
         return new(Around(all))
         {
+            Core = Around(all, b => b.Core),
             Flow = Flow.Grid,
             Columns = columns,
             Children = [.. all],
@@ -102,11 +134,11 @@ public static class Composer
         var isBeneath = met.TrueForAll(i => i > at);
         if (lifted == MostLifted || (!isBeneath && !met.TrueForAll(i => i < at)))
         {
-            return new(Around(blocks)) { Flow = Flow.Stack, Children = [.. blocks] };
+            return new(Around(blocks)) { Core = Around(blocks, b => b.Core), Flow = Flow.Stack, Children = [.. blocks] };
         }
         var rest = Arrange([.. blocks.Where((_, i) => i != at)], lifted + 1);
         ImmutableArray<Block> others = rest is { Flow: Flow.Stack, Piece: null } ? rest.Children : [rest];
-        return new(Around(blocks)) { Flow = Flow.Stack, Children = isBeneath ? [largest, .. others] : [.. others, largest] };
+        return new(Around(blocks)) { Core = Around(blocks, b => b.Core), Flow = Flow.Stack, Children = isBeneath ? [largest, .. others] : [.. others, largest] };
     }
 
     private static Align AlignOf(IReadOnlyList<Block> blocks, bool isDown)
@@ -123,11 +155,7 @@ public static class Composer
     // One length for all, where they are about one.
     private static double? Same(IEnumerable<double> lengths) => lengths.ToList() is { Count: > 0 } all && all.Max() - all.Min() <= Slack ? R(all.Average()) : null;
 
-    private static Box Around(IReadOnlyList<Block> blocks)
-    {
-        var (x, y) = (blocks.Min(b => b.Box.X), blocks.Min(b => b.Box.Y));
-        return new(x, y, blocks.Max(b => b.Box.Right) - x, blocks.Max(b => b.Box.Bottom) - y);
-    }
+    private static Box Around(IReadOnlyList<Block> blocks, Func<Block, Box>? box = null) => blocks.Select(box ?? (b => b.Box)).Aggregate((a, b) => a.Union(b));
 
     private static double R(double length) => Math.Round(length, 2);
 }

@@ -9,19 +9,22 @@ internal static class Cuts
     /// <summary>The groups of blocks that a straight line parts from one another, each in the order that it is painted, and the narrowest room that a line has.</summary>
     /// <param name="blocks">From the bottom to the top.</param>
     /// <param name="isDown">True for lines across, which part what lies above from what lies below.</param>
-    public static (IReadOnlyList<IReadOnlyList<Block>> Groups, double Room) Of(IReadOnlyList<Block> blocks, bool isDown)
+    /// <param name="share">The share of each block at both of its ends that may lie over its neighbours.</param>
+    public static (IReadOnlyList<IReadOnlyList<Block>> Groups, double Room) Of(IReadOnlyList<Block> blocks, bool isDown, double share = 0)
     {
+        double From(Block block) => isDown ? block.Core.Y + share * block.Core.Height : block.Core.X + share * block.Core.Width;
+        double To(Block block) => isDown ? block.Core.Bottom - share * block.Core.Height : block.Core.Right - share * block.Core.Width;
         var groups = new List<List<(Block Block, int Index)>>();
         var (end, room) = (double.NegativeInfinity, double.PositiveInfinity);
-        foreach (var (block, index) in blocks.Select((b, i) => (b, i)).OrderBy(b => Start(b.b, isDown)).ThenBy(b => End(b.b, isDown)))
+        foreach (var (block, index) in blocks.Select((b, i) => (b, i)).OrderBy(b => From(b.b)).ThenBy(b => To(b.b)))
         {
-            if (groups.Count == 0 || Start(block, isDown) > end - Overlap)
+            if (groups.Count == 0 || From(block) > end - Overlap)
             {
-                room = groups.Count == 0 ? room : Math.Min(room, Start(block, isDown) - end);
+                room = groups.Count == 0 ? room : Math.Min(room, From(block) - end);
                 groups.Add([]);
             }
             groups[^1].Add((block, index));
-            end = Math.Max(end, End(block, isDown));
+            end = Math.Max(end, To(block));
         }
         return ([.. groups.Select(g => (IReadOnlyList<Block>)[.. g.OrderBy(b => b.Index).Select(b => b.Block)])], room);
     }

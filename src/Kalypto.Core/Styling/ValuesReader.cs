@@ -149,7 +149,7 @@ public sealed class ValuesReader(DesignState design, Screen screen)
         var beyond = values.Beyond.ToList();
         var scale = placed is { } m ? Math.Sqrt(Math.Abs(m.A * m.D - m.B * m.C)) : 1 / design.DrawnAt;
         var (shadows, blur) = (values.Shadows, values.Blur);
-        if (layer.Element.Style("filter") is { } filter && filter != "none")
+        if (FilterOf(layer.Element) is { } filter)
         {
             var effect = EffectReader.Of(References.Of("filter", filter).FirstOrDefault() is { } id && drawing.Definitions.TryGetValue(id, out var definition) ? definition.Element : null);
             if (effect.IsKnown)
@@ -173,6 +173,26 @@ public sealed class ValuesReader(DesignState design, Screen screen)
         }
         var blend = layer.Element.Style("mix-blend-mode") is { } mode and not "normal" ? mode : null;
         return values with { Shadows = shadows, Blur = blur, Blend = blend, Beyond = [.. beyond] };
+    }
+
+    // Of a repeat of one shape, that of the shape counts as well.
+    private string? FilterOf(Element element)
+    {
+        for (var step = 0; step < MostSteps; step++)
+        {
+            if (element.Style("filter") is { } filter && filter != "none")
+            {
+                return filter;
+            }
+            var inside = element.Name == "use" ? element["href"] is ['#', .. var id] && drawing.Definitions.TryGetValue(id, out var definition) ? definition.Element : null
+                : element.Name is "g" or "symbol" or "a" or "svg" && step > 0 && element.Elements.Where(e => e.Name is not ("defs" or "title" or "desc" or "metadata")).ToList() is [var only] ? only : null;
+            if (inside is null)
+            {
+                return null;
+            }
+            element = inside;
+        }
+        return null;
     }
 
     // An outline around all of a box does not cut it.

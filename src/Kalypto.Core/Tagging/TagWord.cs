@@ -76,6 +76,14 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
             tags => tags with { State = null }) with { IsForRecipes = false }),
         PartsWord("parts", "each layer in it by itself", parts: true),
         PartsWord("whole", "all of it as one picture", parts: false),
+        WidthWord("fill", "on a page: takes the whole width that there is", fills: true),
+        WidthWord("keep", "on a page: keeps its size", fills: false),
+        .. PageTags.All.Select(t => Valued("as", $"as:{t.Tag}", $"on a page: {t.Meaning}",
+            text => PageTags.All.Any(p => p.Tag == text) ? tags => tags with { As = text } : null,
+            tags => tags with { As = null }) with { IsForRecipes = false }),
+        Valued("href", "href:/visits", "on a page: a link that leads there",
+            text => PageTags.IsHarmless(text) ? tags => tags with { Href = text } : null,
+            tags => tags with { Href = null }) with { IsForRecipes = false },
     ];
 
     /// <summary>Every sort of word that is understood in a project with kinds of its own.</summary>
@@ -90,6 +98,11 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
     private static TagWord PartsWord(string word, string meaning, bool parts) => new(word, meaning,
         typed => typed == word ? tags => tags with { Parts = parts } : null,
         typed => typed == word ? tags => tags.Parts == parts ? tags with { Parts = null } : tags : null)
+    { IsForRecipes = false };
+
+    private static TagWord WidthWord(string word, string meaning, bool fills) => new(word, meaning,
+        typed => typed == word ? tags => tags with { Fills = fills } : null,
+        typed => typed == word ? tags => tags.Fills == fills ? tags with { Fills = null } : tags : null)
     { IsForRecipes = false };
 
     private static IEnumerable<TagWord> FormatWords(Format format)

@@ -75,6 +75,15 @@ public sealed record Tags
     /// <summary>True when sizes are said: scales, widths or heights.</summary>
     public bool SaysSizes => !Scales.IsEmpty || !Wide.IsEmpty || !Tall.IsEmpty;
 
+    /// <summary>True: on a page it takes the whole width that there is; false: it keeps its size; null: not said.</summary>
+    public bool? Fills { get; init; }
+
+    /// <summary>The element that it is on a page, or null.</summary>
+    public string? As { get; init; }
+
+    /// <summary>Where it leads on a page, or null.</summary>
+    public string? Href { get; init; }
+
     /// <summary>These tags, and those of others where these say nothing. Of a format the nearer word holds.</summary>
     public Tags Over(Tags others) => others.ToString().Length == 0 ? this : new()
     {
@@ -97,6 +106,9 @@ public sealed record Tags
         Credit = Credit ?? others.Credit,
         State = State ?? others.State,
         Parts = Parts ?? others.Parts,
+        Fills = Fills ?? others.Fills,
+        As = As ?? others.As,
+        Href = Href ?? others.Href,
     };
 
     /// <summary>The words of the tags, each as it would be typed, in a fixed order.</summary>
@@ -177,6 +189,18 @@ public sealed record Tags
         if (Parts is { } parts)
         {
             yield return parts ? "parts" : "whole";
+        }
+        if (Fills is { } fills)
+        {
+            yield return fills ? "fill" : "keep";
+        }
+        if (As is not null)
+        {
+            yield return "as:" + As;
+        }
+        if (Href is not null)
+        {
+            yield return "href:" + Href;
         }
     }
 

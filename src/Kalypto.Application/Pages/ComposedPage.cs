@@ -1,0 +1,21 @@
+using Kalypto.Core.Pages;
+using Kalypto.Core.Styling;
+
+namespace Kalypto.Application.Pages;
+
+/// <summary>A screen ready to be written as a page.</summary>
+/// <param name="Screen">The screen.</param>
+/// <param name="Tokens">What values are called.</param>
+/// <param name="Fonts">The fonts that it brings along.</param>
+/// <param name="Files">All that lies beside it but its style sheet.</param>
+public sealed record ComposedPage(PageScreen Screen, ITokenNames Tokens, IReadOnlyList<PageFont> Fonts, IReadOnlyList<PageFile> Files)
+{
+    private WrittenPage? plain;
+    private WrittenPage? marked;
+
+    /// <summary>The page as it is handed on.</summary>
+    public WrittenPage Plain => plain ??= PageWriter.Write(Screen, Tokens, Fonts);
+
+    /// <summary>The page with the layer of each element in an attribute.</summary>
+    public WrittenPage Marked => marked ??= PageWriter.Write(Screen, Tokens, Fonts, isMarked: true);
+}

@@ -1,0 +1,68 @@
+// Writes the screens of drawings as pages, for the comparison with what a browser shows of the drawings.
+// usage: Kalypto.Pages FONTS OUT DRAWING ...
+using System.Text.Json;
+using Kalypto.Application.Fonts;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Pages;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Reading;
+using Kalypto.Core.Suggesting;
+using Kalypto.Core.Tagging;
+using Kalypto.Drafts;
+using Kalypto.Drawing.Workers;
+using Kalypto.Pages;
+using Kalypto.Store;
+
+var (fonts, output) = (args[0], args[1]);
+using var renderer = new WorkerRenderer(new WorkerOptions { Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"), Fonts = fonts });
+var compose = new ComposePage(renderer, new WordFonts(renderer, new NoBlobs()));
+var written = new List<object>();
+var labelled = LabelledDrawings.Styles.Select(s => (Name: s.Name.Replace(' ', '-'), Bytes: System.Text.Encoding.UTF8.GetBytes(new LabelledDrawings(s).Svg)));
+foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWithoutExtension(file), File.ReadAllBytes(file))).Concat(args.Length > 2 ? [] : labelled))
+{
+    var drawing = SvgReader.Read(bytes, name);
+    var measured = new MeasuredDrawing(drawing, await renderer.MeasureAsync(drawing, null, default));
+    var open = new DesignState(1, name, 1, measured, new Dictionary<int, Mark>());
+    // As a designer decides who takes what is suggested, and builds the rest in code.
+    var design = open with { Marks = open.Suggested().Where(s => s.Together.IsEmpty).ToDictionary(s => s.Layer.Ordinal, s => new Mark(Decision.Ship, null, Tags.Empty with { Kind = s.Kind })) };
+    var workspace = new Workspace(new(1, name, []), [(new DesignRow(1, 1, name, 1, 1, 1, "", ""), design)], [], new([(1, measured)]));
+    await File.WriteAllBytesAsync(Path.Combine(output, $"{name}.svg"), bytes);
+    foreach (var screen in drawing.Screens)
+    {
+        var page = (await compose.RunAsync(workspace, [], 1, screen.Root.Ordinal, default))!;
+        var folder = Path.Combine(output, $"{name}-{screen.Root.Ordinal}");
+        foreach (var file in page.Files)
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(Path.Combine(folder, file.Path))!);
+            if (file.Drawing is { } svg)
+            {
+                await File.WriteAllTextAsync(Path.Combine(folder, file.Path), svg);
+            }
+            else if (file.Font is var (sha256, drawn) && renderer.FontFilesOf(drawn).First(f => f.Font.Sha256 == sha256).Path is var path)
+            {
+                File.Copy(path, Path.Combine(folder, file.Path), overwrite: true);
+            }
+        }
+        Directory.CreateDirectory(folder);
+        await File.WriteAllTextAsync(Path.Combine(folder, "index.html"), page.Plain.HtmlText);
+        await File.WriteAllTextAsync(Path.Combine(folder, "marked.html"), page.Marked.HtmlText);
+        await File.WriteAllTextAsync(Path.Combine(folder, "styles.css"), page.Plain.CssText);
+        written.Add(new
+        {
+            Drawing = $"{name}.svg",
+            Folder = $"{name}-{screen.Root.Ordinal}",
+            Name = drawing.Screens.Length == 1 ? name : $"{name}: {screen.Name}",
+            screen.Box.X,
+            screen.Box.Y,
+            screen.Box.Width,
+            screen.Box.Height,
+            Layers = measured.LayersOf(screen).Count(l => !l.HiddenHere && !l.Guide),
+            page.Plain.Elements,
+            page.Plain.Positioned,
+            Bytes = page.Plain.HtmlText.Length + page.Plain.CssText.Length,
+            Lines = page.Screen.Parts.Where(p => p.Values?.Text is not null).SelectMany(p => p.Values!.Text!.Lines.Select(l => new { p.Layer, l.Words, l.X, l.Baseline, l.Measure?.Width, Size = l.Runs.Max(r => r.Type.Size), p.Values.Text!.Anchor })),
+            Fonts = page.Fonts.Select(f => new { f.Family, f.Address, Weight = f.Font.IsVariable ? $"{f.Font.Lightest} {f.Font.Heaviest}" : $"{f.Font.Lightest}", f.Font.IsItalic }),
+        });
+    }
+}
+await File.WriteAllTextAsync(Path.Combine(output, "pages.json"), JsonSerializer.Serialize(written, JsonSerializerOptions.Web));
