@@ -4,6 +4,7 @@ using System.Text.Json;
 using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Pages;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Suggesting;
@@ -22,12 +23,14 @@ foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWitho
 {
     var drawing = SvgReader.Read(bytes, name);
     var measured = new MeasuredDrawing(drawing, await renderer.MeasureAsync(drawing, null, default));
+    // A board is split as it is proposed.
+    measured = drawing.Screens.Length == 1 && measured.Proposals is [var proposal, ..] ? measured.Arrange(new ScreenEdits(drawing, Arrangement.None).Split(proposal.Screens)) : measured;
     var open = new DesignState(1, name, 1, measured, new Dictionary<int, Mark>());
     // As a designer decides who takes what is suggested, and builds the rest in code.
     var design = open with { Marks = open.Suggested().Where(s => s.Together.IsEmpty).ToDictionary(s => s.Layer.Ordinal, s => new Mark(Decision.Ship, null, Tags.Empty with { Kind = s.Kind })) };
     var workspace = new Workspace(new(1, name, []), [(new DesignRow(1, 1, name, 1, 1, 1, "", ""), design)], [], new([(1, measured)]));
     await File.WriteAllBytesAsync(Path.Combine(output, $"{name}.svg"), bytes);
-    foreach (var screen in drawing.Screens)
+    foreach (var screen in measured.Drawing.Screens)
     {
         var page = (await compose.RunAsync(workspace, [], 1, screen.Root.Ordinal, default))!;
         var folder = Path.Combine(output, $"{name}-{screen.Root.Ordinal}");
@@ -51,7 +54,7 @@ foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWitho
         {
             Drawing = $"{name}.svg",
             Folder = $"{name}-{screen.Root.Ordinal}",
-            Name = drawing.Screens.Length == 1 ? name : $"{name}: {screen.Name}",
+            Name = measured.Drawing.Screens.Length == 1 ? name : $"{name}: {screen.Name}",
             screen.Box.X,
             screen.Box.Y,
             screen.Box.Width,

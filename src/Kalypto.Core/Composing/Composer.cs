@@ -92,15 +92,21 @@ public static class Composer
     }
 
     /// <summary>Blocks one after the other.</summary>
-    private static Block Along(IReadOnlyList<Block> blocks, bool isDown) => new(Around(blocks))
+    private static Block Along(IReadOnlyList<Block> blocks, bool isDown)
     {
-        Core = Around(blocks, b => b.Core),
-        Flow = isDown ? Flow.Column : Flow.Row,
-        Children = [.. blocks],
-        Gap = Same(blocks.Zip(blocks.Skip(1), (a, b) => Cuts.Start(b, isDown) - Cuts.End(a, isDown))),
-        Align = AlignOf(blocks, isDown),
-        IsList = IsList(blocks),
-    };
+        var flow = isDown ? Flow.Column : Flow.Row;
+        // What is a column itself goes on in the column that it is in.
+        List<Block> all = [.. blocks.SelectMany(b => b.Piece is null && b.Flow == flow ? b.Children : [b])];
+        return new(Around(all))
+        {
+            Core = Around(all, b => b.Core),
+            Flow = flow,
+            Children = [.. all],
+            Gap = Same(all.Zip(all.Skip(1), (a, b) => Cuts.Start(b, isDown) - Cuts.End(a, isDown))),
+            Align = AlignOf(all, isDown),
+            IsList = IsList(all),
+        };
+    }
 
     /// <summary>Rows of equally many blocks, the last one of fewer perhaps, whose rows and columns are in line; null where they are no grid.</summary>
     private static Block? GridOf(IReadOnlyList<IReadOnlyList<Block>> rows)

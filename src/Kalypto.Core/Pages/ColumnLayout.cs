@@ -13,6 +13,7 @@ internal static class ColumnLayout
     /// <param name="right">Where the room ends, in pt.</param>
     public static void Fill(PageLayout layout, PageElement element, IReadOnlyList<Block> blocks, double left, double right)
     {
+        GridLayout.FindTables(layout, blocks);
         foreach (var block in blocks)
         {
             element.Children.Add(layout.InColumn(block, left, right, isAlone: blocks.Count == 1));

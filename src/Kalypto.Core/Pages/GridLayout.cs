@@ -43,6 +43,38 @@ internal static class GridLayout
         return true;
     }
 
+    /// <summary>Lays a row into an element whose columns it shares with other rows; false where something in it reaches over the next column.</summary>
+    public static bool TryRow(PageLayout layout, PageElement element, Block block, double[] starts, double left, double right)
+    {
+        var gap = Math.Max(0, Math.Min(16, starts.Skip(1).Select((s, i) => s - block.Children[i].Box.Right).Min()));
+        var last = Math.Max(block.Children[^1].Box.Right, right);
+        List<(double Left, double Right)> cells = [.. starts.Select((s, c) => (s, c == starts.Length - 1 ? last : starts[c + 1] - gap))];
+        element = element.Inset(Lengths.Aside(starts[0] - left, right - left), null);
+        element.Set("display", "grid");
+        element.Set("grid-template-columns", string.Join(' ', cells.Select(c => $"minmax(0, {Lengths.Share(c.Right - c.Left)}fr)")));
+        element.Set("gap", Lengths.Px(gap));
+        element.Set("align-items", "center");
+        foreach (var (i, child) in block.Children.Index())
+        {
+            element.Children.Add(layout.InColumn(child, cells[i].Left, cells[i].Right, isAlone: false));
+        }
+        return true;
+    }
+
+    /// <summary>The rows of a column that begin their parts where the others do, as those of a table: three or more of three or more.</summary>
+    public static void FindTables(PageLayout layout, IReadOnlyList<Block> column)
+    {
+        foreach (var rows in column.Where(b => b is { Piece: null, Flow: Flow.Row, Children.Length: >= 3 } && b.Children.All(c => c.Children.IsEmpty && layout.PartOf(c) is not { Kind: PartKind.Words, Values.Text.Anchor: not "start" })
+            && b.Children.Max(c => c.Box.Y + c.Box.Height / 2) - b.Children.Min(c => c.Box.Y + c.Box.Height / 2) <= 0.6).GroupBy(b => b.Children.Length))
+        {
+            double[] starts = [.. Enumerable.Range(0, rows.Key).Select(c => rows.Min(r => r.Children[c].Box.X))];
+            if (rows.Count() >= 3 && rows.All(r => r.Children.Index().All(c => c.Item.Box.X - starts[c.Index] <= 1 && (c.Index + 1 == starts.Length || c.Item.Box.Right <= starts[c.Index + 1]))))
+            {
+                layout.Share(rows, starts);
+            }
+        }
+    }
+
     private static (List<(double Left, double Right, bool IsMiddle)> Cells, string Template, double Gap, double Before, double Behind)? Cells(PageLayout layout, List<List<Block>> columns, double left, double right)
     {
         List<double> middles = [.. columns.Select(c => c.Average(b => b.Box.X + b.Box.Width / 2))];

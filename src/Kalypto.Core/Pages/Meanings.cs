@@ -77,7 +77,7 @@ internal sealed class Meanings(PageElement body, TypeStyles types)
             var isNamed = NameOf(element).Intersect(NavigationWords).Any() || (NameOf(element).Contains("tab") && NameOf(element).Contains("bar"));
             var items = Items(element);
             var isBar = element.Tag is "header" or "footer" && items.Count is >= 3 and <= 6 && items.TrueForAll(i => i.Children.Count == 2 && i.All.Any(e => e.Tag == "img") && i.All.Any(e => e.Words is not null));
-            if (element.Tag != "nav" && !((isNamed || isBar) && items.Count >= 2 && !body.All.Any(e => e.Tag == "nav" && e.All.Contains(element))))
+            if (element.Tag != "nav" && !((isNamed || isBar) && items.Count(i => i.All.Any(e => e.Words is not null || e.Tag == "img")) >= 2 && !body.All.Any(e => e.Tag == "nav" && e.All.Contains(element))))
             {
                 continue;
             }
@@ -86,7 +86,7 @@ internal sealed class Meanings(PageElement body, TypeStyles types)
                 Tell(element, "nav", isNamed ? "its name says so" : "pictures with words beside one another, along an edge");
             }
             element.Tag = "nav";
-            foreach (var item in items.Where(i => i.Tag is "div" or "p"))
+            foreach (var item in items.Where(i => i.Tag is "div" or "p" && i.All.Any(e => e.Words is not null || e.Tag == "img")))
             {
                 Link(item);
             }

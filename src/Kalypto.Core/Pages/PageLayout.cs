@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Kalypto.Core.Composing;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
@@ -14,6 +15,10 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
 {
     private readonly Dictionary<int, PagePart> parts = screen.Parts.ToDictionary(p => p.Layer);
     private readonly GroupsOfBlocks groups = new(screen);
+    private readonly ConditionalWeakTable<Block, double[]> columns = [];
+
+    /// <summary>The width of the screen, in pt.</summary>
+    public double Width => screen.Width;
 
     /// <summary>The part that a block shows itself; null for none.</summary>
     public PagePart? PartOf(Block block) => block.Piece is { } piece ? parts[piece.Layer] : null;
@@ -131,7 +136,7 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
     {
         var (before, behind) = (block.Box.X, screen.Width - block.Box.Right);
         // Where only lines go on to an edge, all else keeps off it.
-        var edge = Math.Min(before, behind) < 1 && Math.Max(before, behind) <= 40 && block.Piece is null ? Math.Max(before, behind) : Math.Min(before, behind);
+        var edge = Math.Min(before, behind) < 1 && Math.Max(before, behind) <= 40 && block is { Piece: null, Flow: Flow.Column } ? Math.Max(before, behind) : Math.Min(before, behind);
         if (edge < 1)
         {
             var whole = Content(block, Math.Max(0, before), screen.Width - Math.Max(0, behind));
@@ -170,13 +175,14 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
             // Browsers draw borders in whole px, down from what is asked.
             var line = values.Border is { Width: var drawn } ? Math.Max(1, Math.Floor(drawn)) : 0;
             var (top, bottom) = (block.Padding.Top - line, block.Padding.Bottom - line);
-            var side = Math.Max(0, Math.Min(block.Padding.Left, block.Padding.Right) - line);
+            // Parts of one width have the whole box.
+            var side = block.Flow == Flow.Row && RowLayout.IsEven(this, block.Children, block.Box.X + line, block.Box.Right - line) ? 0 : Math.Max(0, Math.Min(block.Padding.Left, block.Padding.Right) - line);
             Paint(element, values);
             inner = (left + line + side, right - line - side);
             // A box from edge to edge keeps what lies in it where it was drawn, and in the middle of a wider window.
             var isFull = block.Box.X <= 1 && block.Box.Right >= screen.Width - 1 && side >= 1;
             var aside = isFull ? Lengths.Gutter(side, screen.Width) : Lengths.Some(side);
-            element.Padding = new(Lengths.Some(Math.Max(0, top)), aside, bottom > top + 12 || bottom <= 0 ? null : Lengths.Px(bottom), aside);
+            element.Padding = new(Lengths.Some(Math.Max(0, top)), aside, bottom <= 0 ? null : Lengths.Px(bottom > top + 12 ? Math.Min(bottom, 24) : bottom), aside);
             if (bottom > top + 12 || bottom <= 0 || top < 0)
             {
                 element.Set("min-height", Lengths.Px(block.Box.Height));
@@ -188,6 +194,18 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
             element.Children[0].Margin = element.Children[0].Margin with { Top = Lengths.Px(above) };
         }
         return element;
+    }
+
+    /// <summary>Where the columns of a row begin that shares them with rows above and below it, in pt; null for a row of its own.</summary>
+    public double[]? ColumnsOf(Block row) => columns.TryGetValue(row, out var starts) ? starts : null;
+
+    /// <summary>Says that rows share their columns.</summary>
+    public void Share(IEnumerable<Block> rows, double[] starts)
+    {
+        foreach (var row in rows)
+        {
+            columns.AddOrUpdate(row, starts);
+        }
     }
 
     /// <summary>Lays what is in a block into its element.</summary>

@@ -9,6 +9,9 @@ internal static class RowLayout
     private const double Wraps = 160;
     private const double Slack = 1.5;
 
+    // pt: what stands in the middle of its part of a row may have a part that reaches further than the row.
+    private const double Reach = 12;
+
     // pt: more room than that behind words is room that they may take.
     private const double Usual = 16.5;
 
@@ -19,6 +22,10 @@ internal static class RowLayout
     public static void Fill(PageLayout layout, PageElement element, Block block, double left, double right)
     {
         var all = block.Children;
+        if (layout.ColumnsOf(block) is { } columns && GridLayout.TryRow(layout, element, block, columns, left, right))
+        {
+            return;
+        }
         if (IsEven(layout, all, left, right))
         {
             Even(layout, element, block, left, right);
@@ -64,7 +71,7 @@ internal static class RowLayout
     }
 
     /// <summary>Three or more whose middles are as far from one another, each alone in its part of the room.</summary>
-    private static bool IsEven(PageLayout layout, IReadOnlyList<Block> all, double left, double right)
+    public static bool IsEven(PageLayout layout, IReadOnlyList<Block> all, double left, double right)
     {
         if (all.Count < 3)
         {
@@ -72,7 +79,7 @@ internal static class RowLayout
         }
         var middles = all.Select(b => b.Box.X + b.Box.Width / 2).ToList();
         var pitch = (middles[^1] - middles[0]) / (all.Count - 1);
-        return middles.Index().All(m => Math.Abs(middles[0] + m.Index * pitch - m.Item) <= 1) && middles[0] - pitch / 2 >= left - Slack && middles[^1] + pitch / 2 <= right + Slack
+        return middles.Index().All(m => Math.Abs(middles[0] + m.Index * pitch - m.Item) <= 1) && middles[0] - pitch / 2 >= left - Reach && middles[^1] + pitch / 2 <= right + Reach
             && all.All(b => b.Box.Width <= pitch) && !all.All(b => b.Piece is { IsGround: true }) && all.All(b => IsMiddle(layout, b));
     }
 
@@ -84,7 +91,13 @@ internal static class RowLayout
         var all = block.Children;
         var middles = all.Select(b => b.Box.X + b.Box.Width / 2).ToList();
         var pitch = (middles[^1] - middles[0]) / (all.Length - 1);
-        var inner = element.Inset(Lengths.Aside(middles[0] - pitch / 2 - left, right - left), Lengths.Aside(right - middles[^1] - pitch / 2, right - left));
+        var (before, behind) = (middles[0] - pitch / 2 - left, right - middles[^1] - pitch / 2);
+        if (left + before < -0.3 || right - behind > layout.Width + 0.3)
+        {
+            // What reaches beyond the window is nothing that one scrolls to.
+            element.Set("overflow", "clip");
+        }
+        var inner = element.Inset(Lengths.Aside(before, right - left), Lengths.Aside(behind, right - left));
         inner.Set("display", "grid");
         inner.Set("grid-template-columns", $"repeat({all.Length}, minmax(0, 1fr))");
         foreach (var (i, child) in all.Index())
@@ -120,11 +133,13 @@ internal static class RowLayout
         var (before, behind, width) = (all[0].Box.X - left, right - all[^1].Box.Right, right - left);
         List<double> gaps = [.. all.Zip(all.Skip(1), (a, b) => b.Box.X - a.Box.Right)];
         var growing = Growing(layout, all, gaps, behind);
+        // Beside a bar along the edge of the window, the rest keeps off by itself.
+        var isBeside = all.Length == 2 && all[0].Box.X <= 1 && all[0].Piece is not null && all[1].Piece is null && growing[1];
         element.Set("display", "flex");
         var grows = growing.Contains(true);
         // Where nothing grows, one wide room parts what stands left from what stands right.
         var apart = grows ? -1 : gaps.FindIndex(g => g > Math.Max(40, width * 0.12) && g > 2 * gaps.Where(o => o != g).DefaultIfEmpty(0).Max() && behind <= Math.Max(before, 48));
-        List<double> wanted = [.. gaps.Select((g, i) => growing[i] && IsWords(layout, all[i]) ? Math.Min(g, 16) : i == apart ? 16 : g)];
+        List<double> wanted = [.. gaps.Select((g, i) => growing[i] && IsWords(layout, all[i]) ? Math.Min(g, 16) : i == apart ? 16 : isBeside ? 0 : g)];
         var gap = Math.Max(0, wanted.Min());
         if (gap > 0.3)
         {
@@ -138,10 +153,12 @@ internal static class RowLayout
         {
             element.Set("justify-content", isMiddle ? "center" : "flex-end");
         }
-        var rooms = all.Select((b, i) => i == all.Length - 1 ? end - b.Box.X : growing[i] ? all[i + 1].Box.X - wanted[i] - b.Box.X : b.Box.Width).ToList();
+        var rooms = all.Select((b, i) => isBeside && i == 0 ? b.Box.Width : i == all.Length - 1 ? end - b.Box.X : growing[i] ? all[i + 1].Box.X - wanted[i] - b.Box.X : b.Box.Width).ToList();
         var isOne = growing.Count(g => g) == 1;
+        // What keeps its size leaves the words beside it too little where the window is narrow.
+        var firm = all.Index().Where(b => !growing[b.Index]).Sum(b => b.Item.Box.Width) + gaps.Where(g => g <= Usual).Sum();
         var large = rooms.Where((r, i) => (growing[i] || layout.PartOf(all[i]) is not { Kind: PartKind.Picture }) && r >= Wraps).Count();
-        var wraps = (grows && growing.Zip(rooms).Count(g => g.First && g.Second >= Wraps) is var wide && (wide > 1 || (wide == 1 && large > 1)))
+        var wraps = (grows && growing.Zip(rooms).Count(g => g.First && g.Second >= Wraps) is var wide && (wide > 1 || (wide == 1 && (large > 1 || firm > 130))))
             || (!grows && block.Box.Width - (apart < 0 ? 0 : gaps[apart]) > Narrow);
         if (wraps)
         {
@@ -152,10 +169,10 @@ internal static class RowLayout
             PageElement item;
             if (growing[i])
             {
-                item = layout.InColumn(child, child.Box.X, child.Box.X + rooms[i], isAlone: false);
+                item = layout.InColumn(child, isBeside && i == 1 ? all[0].Box.Right : child.Box.X, child.Box.X + rooms[i], isAlone: false);
                 item.Style.RemoveAll(s => s is { Property: "width" or "max-width", Value: "100%" });
                 // A share of the room beside a base that adds up to what was drawn.
-                item.Set("flex", wraps ? $"{(isOne ? "1" : Lengths.Share(rooms[i]))} 1 {Lengths.Px(isOne ? Math.Min(rooms[i] * 0.8, 240) : rooms[i] * 0.7)}" : isOne ? "1" : $"{Lengths.Share(rooms[i])} 1 0%");
+                item.Set("flex", isBeside ? i == 0 ? $"1 1 {Lengths.Px(rooms[0])}" : $"999 1 {Lengths.Px(rooms[1] * 0.6)}" : wraps ? $"{(isOne ? "1" : Lengths.Share(rooms[i]))} 1 {Lengths.Px(isOne ? Math.Min(rooms[i] * 0.8, 200) : rooms[i] * 0.7)}" : isOne ? "1" : $"{Lengths.Share(rooms[i])} 1 0%");
                 item.Set("min-width", "0");
             }
             else
@@ -213,11 +230,13 @@ internal static class RowLayout
             item.Set(child.Box.Width > 120 ? "min-width" : "flex", child.Box.Width > 120 ? "0" : "none");
             return;
         }
-        if (child.Piece is not null)
+        // Shapes without words have no width of their own.
+        var isFirm = child.Piece is not null || child.All.All(b => layout.PartOf(b) is not { Kind: PartKind.Words });
+        if (isFirm)
         {
             item.Set("width", Lengths.Px(child.Box.Width));
         }
-        if (child.Piece is not null && child.Box.Width <= 120)
+        if (isFirm && child.Box.Width <= 120)
         {
             item.Set("flex", "none");
         }

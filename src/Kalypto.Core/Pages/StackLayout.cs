@@ -22,7 +22,8 @@ internal static class StackLayout
             if (!isAll)
             {
                 item.Set("align-self", "start");
-                item.Margin = item.Margin with { Top = Lengths.Some(child.Box.Y - box.Y) };
+                // What has words gets higher where they break, and still keeps off the lower edge.
+                item.Margin = item.Margin with { Top = Lengths.Some(child.Box.Y - box.Y), Bottom = item.All.Any(e => e.Words is not null) ? Lengths.Some(Math.Max(0, box.Bottom - child.Box.Bottom)) : null };
                 lowest = Math.Max(lowest, child.Box.Bottom);
             }
             else if (item.Tag == "img")
@@ -45,9 +46,9 @@ internal static class StackLayout
             }
             element.Children.Add(item);
         }
-        if (lowest < box.Bottom - Slack && !element.Style.Exists(s => s.Property == "min-height"))
+        if (lowest < box.Bottom - 0.3 && !element.Style.Exists(s => s.Property == "min-height"))
         {
-            element.Set("min-height", Lengths.Px(box.Height));
+            element.Set("min-height", Lengths.Px(element.IsPainted ? block.Box.Height : box.Height));
         }
     }
 

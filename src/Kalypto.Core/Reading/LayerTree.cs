@@ -93,7 +93,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
             Element = element.Frozen!,
             Hidden = element.Style("display") == "none" || element.Style("visibility") is "hidden" or "collapse",
             Locked = element.Locked,
-            Guide = element.Guide || GuideName().IsMatch(name),
+            Guide = element.Guide || (source != NameSource.Words && GuideName().IsMatch(name) && !HasContent(element)),
         };
         ordinals[element] = layer.Ordinal;
         layers.Add(layer);
@@ -163,6 +163,9 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         > 0 and var side => side,
         _ => whole,
     };
+
+    // Guides are lines and areas: a “grid” of words or photos is one of the product.
+    private static bool HasContent(ElementBuilder element) => element.SelfAndDescendants().Any(e => e.Name is "text" or "image");
 
     private static string Clip(string name) => PlainText.Clean(name, LongestName, "…");
 

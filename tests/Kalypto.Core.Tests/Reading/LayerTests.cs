@@ -49,6 +49,8 @@ public class LayerTests
         Assert.True(drawing.Layer("d").Locked);
         Assert.True(drawing.Layer("Layout Grid").Guide);
         Assert.True(drawing.Layer("lines").Guide);
+        Assert.False(Svg.Read("<text y='9'>Guide</text>").Layer("Guide").Guide);
+        Assert.False(Svg.Read("<g id='grid'><rect width='4' height='4'/><text y='9'>Moon lamp</text></g>").Layer("grid").Guide);
         Assert.True(drawing.Layer("plain") is { Hidden: false, Locked: false, Guide: false });
     }
 
