@@ -32,7 +32,7 @@ foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWitho
     await File.WriteAllBytesAsync(Path.Combine(output, $"{name}.svg"), bytes);
     foreach (var screen in measured.Drawing.Screens)
     {
-        var page = (await compose.RunAsync(workspace, [], 1, screen.Root.Ordinal, default))!;
+        var page = (await compose.RunAsync(workspace, [], 1, screen.Root.Ordinal, null, default))!;
         var folder = Path.Combine(output, $"{name}-{screen.Root.Ordinal}");
         foreach (var file in page.Files)
         {

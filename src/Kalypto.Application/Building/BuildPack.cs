@@ -4,13 +4,17 @@ using System.Text;
 using System.Text.Json;
 using Kalypto.Application.Asking;
 using Kalypto.Application.Desk;
+using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
+using Kalypto.Application.Pages;
 using Kalypto.Core.Comparing;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Store;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
@@ -22,7 +26,7 @@ namespace Kalypto.Application.Building;
 /// that lives; when it stops or dies, it or another goes on with just what was said when the build began.
 /// </summary>
 public sealed class BuildPack(
-    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, OpenQuestions questions, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
+    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, OpenQuestions questions, PagesOfPack pages, WordFonts fonts, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
     // Pictures get ready in bursts; one look at all of them serves for many.
     private const int LongestLine = 200;
@@ -335,6 +339,19 @@ public sealed class BuildPack(
         {
             sides.Add(await KeepAsync(side.Platform, side.Path, side.Bytes()));
         }
+        // Pages are of the whole project: a part of it has the pictures alone.
+        var onPages = built.Select(b => b.File).Where(f => f.Platform == PagePlatform.PlatformId).ToList();
+        if (onPages.Count > 0 && onPages.Count + missing.Count(m => m.Item1.Platform == PagePlatform.PlatformId) == plan.Pack.Files.Count(f => f.Platform == PagePlatform.PlatformId))
+        {
+            foreach (var beside in await pages.WriteAsync(workspace, onPages, cancel))
+            {
+                await using var font = beside.Font is var (sha256, drawn) ? await fonts.OpenAsync(FontBook.Read(workspace.Row.Fonts), drawn, sha256, cancel) : null;
+                if (beside.Text is not null || font is not null)
+                {
+                    sides.Add(await KeepAsync(PagePlatform.PlatformId, $"page/{beside.Path}", beside.Text is { } text ? Encoding.UTF8.GetBytes(text) : await BytesAsync(font!, cancel)));
+                }
+            }
+        }
         await KeepAsync("", "manifest.json", Manifest.Write(workspace.Row.Name, built, missing, sides));
         return (files, missing.Count);
 
@@ -345,6 +362,13 @@ public sealed class BuildPack(
             files.Add(new(FileIdentity.OfSide(path, pictures, identities), path, sha256, bytes.Length) { Platform = platform });
             return new(platform, path, bytes.Length, sha256);
         }
+    }
+
+    private static async Task<byte[]> BytesAsync(Stream stream, CancellationToken cancel)
+    {
+        using var all = new MemoryStream();
+        await stream.CopyToAsync(all, cancel);
+        return all.ToArray();
     }
 
     private async Task<string> TextAsync(string sha256, CancellationToken cancel)

@@ -1,13 +1,16 @@
 using System.Collections.Immutable;
+using System.Text;
 using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Fonts;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Pages;
+using Kalypto.Core.Platforms.Web;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Styling;
 
@@ -26,8 +29,9 @@ public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
     /// <param name="files">The files of its pack that are there or will be.</param>
     /// <param name="design">The design.</param>
     /// <param name="root">The layer that stands for the screen.</param>
+    /// <param name="addressOf">The address of the page of a screen, from this one; null where there are no other pages.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public async Task<ComposedPage?> RunAsync(Workspace workspace, IEnumerable<PlannedFile> files, int design, int root, CancellationToken cancel)
+    public async Task<ComposedPage?> RunAsync(Workspace workspace, IEnumerable<PlannedFile> files, int design, int root, Func<int, Screen, string>? addressOf, CancellationToken cancel)
     {
         if (workspace.FindScreen(design, root) is not var (_, state, screen))
         {
@@ -38,7 +42,11 @@ public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
         var measured = await MeasureAsync(read.Parts, state.Measured.Drawn.Fonts, cancel);
         var beside = new SortedDictionary<string, PageFile>(StringComparer.Ordinal);
         var corner = state.ToPoints(screen.Box);
-        ImmutableArray<PagePart> parts = [.. measured.Select(p => p.Kind == PartKind.Picture ? Pictured(p, state, corner, [.. byPlace[p.Layer]], beside) : p)];
+        var parts = ImmutableArray.CreateBuilder<PagePart>();
+        foreach (var part in measured)
+        {
+            parts.Add(part.Kind == PartKind.Picture ? await PicturedAsync(part, state, corner, [.. byPlace[part.Layer]], beside, cancel) : part);
+        }
         List<PageFont> words = [];
         // Just the faces that words are set in.
         foreach (var (family, font, drawn) in parts.SelectMany(p => p.Values?.Text?.Lines ?? []).SelectMany(l => l.Runs).Select(r => (r.Type.Families, r.Type.Weight, r.Type.IsItalic)).Distinct()
@@ -48,7 +56,8 @@ public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
             beside[path] = new(path) { Font = (font.Sha256, drawn) };
             words.Add(new(family, font, PageAddress.Of(path)));
         }
-        return new(read with { Parts = parts }, workspace.Tokens, [.. words.OrderBy(f => f.Address, StringComparer.Ordinal).ThenBy(f => f.Family, StringComparer.Ordinal)], [.. beside.Values]);
+        var links = addressOf is null ? [] : workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => new PageLink(s.Name, addressOf(d.Row.Id, s), d.Row.Id == design && s.Root.Ordinal == root))).ToImmutableArray();
+        return new(read with { Parts = parts.ToImmutable(), Links = links }, workspace.Tokens, [.. words.OrderBy(f => f.Address, StringComparer.Ordinal).ThenBy(f => f.Family, StringComparer.Ordinal)], [.. beside.Values]);
     }
 
     private async Task<IReadOnlyList<PagePart>> MeasureAsync(ImmutableArray<PagePart> parts, FontBook book, CancellationToken cancel)
@@ -58,31 +67,35 @@ public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
         return [.. parts.Select(p => p.Values is null || !measured.MoveNext() ? p : p with { Values = measured.Current, Box = measured.Current.Box })];
     }
 
-    private static PagePart Pictured(PagePart part, DesignState state, Box corner, IReadOnlyList<PlannedFile> files, SortedDictionary<string, PageFile> beside)
+    private async Task<PagePart> PicturedAsync(PagePart part, DesignState state, Box corner, IReadOnlyList<PlannedFile> files, SortedDictionary<string, PageFile> beside, CancellationToken cancel)
     {
-        // The files for the web, where there are some that a page shows; else those of whatever platform has such.
-        var shown = files.GroupBy(f => f.Platform).OrderBy(g => g.Key != "web").Select(g => PagePictures.Of(g)).FirstOrDefault(g => g.Length > 0);
-        if (shown.IsDefaultOrEmpty || shown[0].Picture.Crop is not { } crop)
+        // The files for pages or the web, where there are some that a page shows; else those of whatever platform has such.
+        var shown = files.GroupBy(f => f.Platform).OrderBy(g => g.Key == PagePlatform.PlatformId ? 0 : g.Key == "web" ? 1 : 2).Select(g => PagePictures.Of(g)).FirstOrDefault(g => g.Length > 0);
+        if (shown.IsDefaultOrEmpty || shown[0].Picture.Crop is not { Box: var cropped })
         {
             var layer = state.Layers[part.Layer];
             // On whole points, with room for what an effect adds.
             var whole = part.Box.Inflate(layer.Element.SelfAndDescendants().Any(e => e.Style("filter") is not (null or "none")) ? EffectReach : 0).SnapOutwards(0.01);
             var name = NameWords.Join(NameWords.Split(part.Name), "-", LongestName);
             var drawn = $"images/{(name.Length > 0 ? name : "drawing")}-{part.Layer}.svg";
-            beside[drawn] = new(drawn) { Drawing = SvgExport.Of(state.Isolate(layer), (whole with { X = whole.X + corner.X, Y = whole.Y + corner.Y }).Scale(state.DrawnAt), whole.Width, whole.Height) };
+            var crop = (whole with { X = whole.X + corner.X, Y = whole.Y + corner.Y }).Scale(state.DrawnAt);
+            // Words in a picture have no fonts of a page, so they are outlines.
+            var isolation = state.Isolate(layer);
+            var made = await renderer.MakeFileAsync(isolation, new(crop, (whole.Width, whole.Height), ((int)whole.Width, (int)whole.Height), new(Format.Svg)), cancel);
+            beside[drawn] = new(drawn) { Drawing = made.Bytes is { } bytes ? Encoding.UTF8.GetString(bytes) : SvgExport.Of(isolation, crop, whole.Width, whole.Height) };
             return part with { Box = whole, Picture = new(PageAddress.Of(drawn), whole.Width, whole.Height, part.Said.Alt ?? AltOf(part.Name)) };
         }
-        string PathOf(PlannedFile file) => $"images/{file.Path[(file.Path.IndexOf('/', StringComparison.Ordinal) + 1)..]}";
+        string PathOf(PlannedFile file) => file.Path[(file.Path.IndexOf('/', StringComparison.Ordinal) + 1)..] is var inside && inside.StartsWith("images/", StringComparison.Ordinal) ? inside : $"images/{inside}";
         foreach (var file in shown)
         {
             beside[PathOf(file)] = new(PathOf(file)) { Planned = file };
         }
         // A crop is counted from the layer that the picture was made of, which may stand elsewhere.
-        var made = shown[0].Picture.Ref is var owner && owner.Design == state.Id ? state.PointsOf(state.Layers[owner.Ordinal]) : null;
+        var source = shown[0].Picture.Ref is var owner && owner.Design == state.Id ? state.PointsOf(state.Layers[owner.Ordinal]) : null;
         var here = state.PointsOf(state.Layers[part.Layer])!.Value;
-        var from = made ?? here;
-        var place = crop.Box with { X = crop.Box.X - from.X + here.X - corner.X, Y = crop.Box.Y - from.Y + here.Y - corner.Y };
-        return part with { Box = made is null ? part.Box : place, Name = part.Name.Length > 0 ? part.Name : shown[0].Picture.Name, Picture = PagePictures.Named(shown, f => PageAddress.Of(PathOf(f))) };
+        var from = source ?? here;
+        var place = cropped with { X = cropped.X - from.X + here.X - corner.X, Y = cropped.Y - from.Y + here.Y - corner.Y };
+        return part with { Box = source is null ? part.Box : place, Name = part.Name.Length > 0 ? part.Name : shown[0].Picture.Name, Picture = PagePictures.Named(shown, f => PageAddress.Of(PathOf(f))) };
     }
 
     private static string AltOf(string name) => string.Join(' ', NameWords.Split(name)) is { Length: > 0 } words ? char.ToUpperInvariant(words[0]) + words[1..] : "";

@@ -13,9 +13,12 @@ public sealed record ComposedPage(PageScreen Screen, ITokenNames Tokens, IReadOn
     private WrittenPage? plain;
     private WrittenPage? marked;
 
+    /// <summary>The address of its style sheet, from the page.</summary>
+    public string Styles { get; init; } = "styles.css";
+
     /// <summary>The page as it is handed on.</summary>
-    public WrittenPage Plain => plain ??= PageWriter.Write(Screen, Tokens, Fonts);
+    public WrittenPage Plain => plain ??= PageWriter.Write(Screen, Tokens, Fonts, Styles);
 
     /// <summary>The page with the layer of each element in an attribute.</summary>
-    public WrittenPage Marked => marked ??= PageWriter.Write(Screen, Tokens, Fonts, isMarked: true);
+    public WrittenPage Marked => marked ??= PageWriter.Write(Screen, Tokens, Fonts, Styles, isMarked: true);
 }

@@ -4,7 +4,7 @@ using Kalypto.Core.Styling;
 namespace Kalypto.Core.Pages;
 
 /// <summary>Gives the elements of a page the tags that say what they are (HTML, 4.3 and 4.4), by tags, names, sizes and order.</summary>
-internal sealed class Meanings(PageElement body, TypeStyles types)
+internal sealed class Meanings(PageElement body, TypeStyles types, IReadOnlyList<PageLink> links)
 {
     private const int LongestHeading = 80;
     private const int FewestLetters = 3;
@@ -25,6 +25,7 @@ internal sealed class Meanings(PageElement body, TypeStyles types)
         Navigation();
         Buttons(body, isInside: false);
         Links(body, isInside: false);
+        Lead();
         Headings();
         Lists();
         Sections();
@@ -132,6 +133,28 @@ internal sealed class Meanings(PageElement body, TypeStyles types)
         foreach (var child in element.Children)
         {
             Links(child, isInside || element.Tag is "a" or "button");
+        }
+    }
+
+    // Links and buttons whose words are the name of another screen lead there.
+    private void Lead()
+    {
+        foreach (var element in body.All.Where(e => e.Tag is "a" or "button").ToList())
+        {
+            var words = string.Join(' ', element.All.Select(e => e.Words?.Words.Trim()).OfType<string>());
+            var at = element.Attributes.FindIndex(a => a.Key == "href");
+            if ((at >= 0 && element.Attributes[at].Value != "#") || words.Length == 0 || links.FirstOrDefault(l => string.Equals(l.Name, words, StringComparison.OrdinalIgnoreCase)) is not { } link)
+            {
+                continue;
+            }
+            element.Attributes.RemoveAll(a => a.Key is "href" or "type");
+            element.Tag = "a";
+            element.Attributes.Add(new("href", link.Address));
+            if (link.IsHere)
+            {
+                element.Attributes.Add(new("aria-current", "page"));
+            }
+            Tell(element, "a", $"its words are the name of the screen “{link.Name}”");
         }
     }
 

@@ -10,6 +10,9 @@ namespace Kalypto.Core.Pages;
 /// <param name="Groups">The groups around them, by ordinal.</param>
 public sealed record PageScreen(string Name, double Width, double Height, ImmutableArray<PagePart> Parts, IReadOnlyDictionary<int, PageGroup> Groups)
 {
+    /// <summary>The other pages and this one: the name of the screen, and its address from here.</summary>
+    public ImmutableArray<PageLink> Links { get; init; } = [];
+
     /// <summary>The language of its words, as a tag of BCP 47.</summary>
     public string Language { get; init; } = "en";
 }

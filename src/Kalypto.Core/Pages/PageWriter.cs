@@ -19,7 +19,7 @@ public static class PageWriter
         var used = new UsedTokens(tokens);
         var body = new PageTree(screen, used).Build();
         var types = new TypeStyles([.. body.All.Select(e => e.Words).OfType<TextValue>()], used, screen.Width);
-        var meanings = new Meanings(body, types);
+        var meanings = new Meanings(body, types, screen.Links);
         meanings.Give();
         PictureWords.Give(body);
         Targets.Give(body);
@@ -28,6 +28,6 @@ public static class PageWriter
         var html = new HtmlWriter(classes, types, isMarked).Write(screen, body, styles);
         var css = new StyleWriter().Write(body, types, used.Used, fonts, classes.Rules);
         var all = body.All.ToList();
-        return new(html, css, [.. meanings.Notes], all.Count + all.Count(e => e.Part?.Picture?.Others is { IsDefaultOrEmpty: false }), all.Count(e => e.Style.Exists(s => s is { Property: "position", Value: "absolute" or "fixed" })));
+        return new(html, css, [.. meanings.Notes], all.Count + all.Count(e => e.Part?.Picture?.Others is { IsDefaultOrEmpty: false }), all.Count(e => e.Style.Exists(s => s is { Property: "position", Value: "absolute" or "fixed" }))) { Rows = PageRows.Of(body, meanings.Notes) };
     }
 }

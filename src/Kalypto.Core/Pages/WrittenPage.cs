@@ -10,6 +10,9 @@ namespace Kalypto.Core.Pages;
 /// <param name="Positioned">How many of them are taken out of the flow.</param>
 public sealed record WrittenPage(ImmutableArray<PageLine> Html, ImmutableArray<PageLine> Css, ImmutableArray<PageNote> Notes, int Elements, int Positioned)
 {
+    /// <summary>What became what, in the order that the page is read.</summary>
+    public ImmutableArray<PageRow> Rows { get; init; } = [];
+
     /// <summary>The HTML as it stands in the file.</summary>
     public string HtmlText => TextOf(Html);
 

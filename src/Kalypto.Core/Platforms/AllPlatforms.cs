@@ -8,7 +8,7 @@ namespace Kalypto.Core.Platforms;
 public static class AllPlatforms
 {
     /// <summary>All of them, in the order in which they are shown. A new platform is one file, or a folder where it grows, and one line here.</summary>
-    public static IReadOnlyList<IPlatform> List { get; } = [new WebPlatform(), new ApplePlatform(), new AndroidPlatform(), new WindowsPlatform(), new FlutterPlatform(), new FoldersPlatform()];
+    public static IReadOnlyList<IPlatform> List { get; } = [new WebPlatform(), new ApplePlatform(), new AndroidPlatform(), new WindowsPlatform(), new FlutterPlatform(), new PagePlatform(), new FoldersPlatform()];
 
     /// <summary>Plain folders, where what is wanted for no platform goes.</summary>
     public static IPlatform Plain { get; } = List[^1];

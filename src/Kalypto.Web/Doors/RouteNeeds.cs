@@ -31,6 +31,7 @@ internal static partial class RouteNeeds
         [
             $"GET {Project}/handover", $"GET {Project}/deliveries/{{number}}/plates/{{design}}/{{screen}}", $"GET {Project}/deliveries/{{number}}/plates/print",
             $"GET {Project}/deliveries/{{number}}/device/{{design}}/{{screen}}", $"GET {Project}/deliveries/{{number}}/device/{{design}}/{{screen}}/screen.html",
+            $"GET {Project}/deliveries/{{number}}/page/{{design}}/{{screen}}/clean/{{**path}}",
             $"GET {Project}/deliveries/{{number}}/device/file", $"GET {Project}/deliveries/{{number}}/device/fonts/{{sha256}}",
             $"GET {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/{{layer}}", $"GET {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/between",
             $"GET {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/asked", $"POST {Api}/deliveries/{{number}}/plates/{{design}}/{{screen}}/asked",
@@ -46,6 +47,7 @@ internal static partial class RouteNeeds
         (Need.Designer,
         [
             $"GET {Project}", $"GET {Project}/bench/{{design}}/{{screen}}", $"GET {Project}/ships", $"GET {Project}/checks", $"GET {Project}/recipes", $"GET {Project}/recipes.json", $"GET {Project}/pack",
+            $"GET {Project}/page/{{design}}/{{screen}}", $"GET {Project}/page/{{design}}/{{screen}}/clean/{{**path}}", $"GET {Api}/page/{{design}}/{{screen}}",
             $"GET {Project}/closer/{{key}}", $"GET {Project}/fonts", $"GET {Project}/tokens", $"GET {Project}/designs/{{design}}/screens", $"GET {Project}/designs/{{design}}/changes", $"GET {Project}/people",
             $"GET {Pictures}/{{design}}/screen/{{screen}}.png", $"GET {Pictures}/{{design}}/board.png", $"GET {Pictures}/{{design}}/layer/{{ordinal}}.png",
             $"POST {Api}/files", $"POST {Api}/said", $"POST {Api}/platforms", $"GET {Api}/history", $"POST {Api}/undo", $"POST {Api}/redo", $"POST {Api}/history/{{step}}",

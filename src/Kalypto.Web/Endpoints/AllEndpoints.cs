@@ -22,6 +22,8 @@ internal static class AllEndpoints
         var files = app.MapGroup("/projects/{project:int}").OfProject();
         files.MapFiles();
         files.MapDevices();
+        files.MapDeliveredPages();
+        app.MapGroup("/projects/{project:int}").InProject().MapPageFiles();
 
         var number = app.Edits(Project).OfProject();
         number.MapProject();
@@ -48,5 +50,6 @@ internal static class AllEndpoints
         project.MapTaking();
         project.MapFonts();
         project.MapTokens();
+        project.MapPages();
     }
 }

@@ -28,6 +28,9 @@ public sealed record HandoverHead(int Project, string ProjectName, int Number, i
     /// <summary>The address of a screen on a device.</summary>
     public static string Device(int project, int number, int design, int root) => $"/projects/{project}/deliveries/{number}/device/{design}/{root}";
 
+    /// <summary>The address of a screen as a page.</summary>
+    public static string Page(int project, int number, int design, int root) => $"/projects/{project}/deliveries/{number}/page/{design}/{root}/clean/";
+
     /// <summary>The address of a plate.</summary>
     public static string Plate(int project, int number, int design, int root) => $"/projects/{project}/deliveries/{number}/plates/{design}/{root}";
 

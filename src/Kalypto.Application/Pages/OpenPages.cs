@@ -1,0 +1,86 @@
+using System.Collections.Concurrent;
+using System.Globalization;
+using System.Runtime.CompilerServices;
+using System.Text;
+using Kalypto.Application.Desk;
+using Kalypto.Application.Fonts;
+using Kalypto.Application.Handover;
+using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
+using Kalypto.Core.Packing;
+using Kalypto.Store;
+
+namespace Kalypto.Application.Pages;
+
+/// <summary>Opens screens as pages to be looked at: as they would come now, and as they were delivered.</summary>
+public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk desk, DrawingStore store, WordFonts fonts, IBlobs blobs)
+{
+    // Pages of a plan, which is another one once anything changes.
+    private readonly ConditionalWeakTable<PlannedPack, ConcurrentDictionary<(int Design, int Root), Task<ComposedPage?>>> known = [];
+
+    /// <summary>A screen of a project as it would come now; null when there is no such screen.</summary>
+    public async Task<ComposedPage?> NowAsync(Workspace workspace, int design, int root, CancellationToken cancel)
+    {
+        var plan = await plans.PlanAsync(workspace, cancel);
+        return await PageAsync(plan, workspace, plan.Pack.Files, design, root).WaitAsync(cancel);
+    }
+
+    /// <summary>A screen as it was delivered; null when there is no such screen.</summary>
+    public Task<ComposedPage?> DeliveredAsync(Delivered delivered, int design, int root, CancellationToken cancel) =>
+        PageAsync(delivered.Plan, delivered.Workspace, delivered.Plan.Pack.Files.Where(f => delivered.Files.ContainsKey(f.Path)), design, root).WaitAsync(cancel);
+
+    /// <summary>A file beside a page that would come now, with its media type; null when there is none of that path. One that is not drawn yet is drawn first.</summary>
+    public async Task<(Stream Content, string MediaType)?> FileAsync(Workspace workspace, ComposedPage page, string path, CancellationToken cancel)
+    {
+        if (page.Files.FirstOrDefault(f => f.Path == path) is not { } file)
+        {
+            return null;
+        }
+        return file.Planned is { } planned ? await DrawnAsync(workspace, planned, cancel) is { } bytes ? (new MemoryStream(bytes), planned.Format.MediaType) : null : await OtherAsync(workspace, file, cancel);
+    }
+
+    /// <summary>A file beside a page that was delivered.</summary>
+    public async Task<(Stream Content, string MediaType)?> FileAsync(Delivered delivered, ComposedPage page, string path, CancellationToken cancel)
+    {
+        if (page.Files.FirstOrDefault(f => f.Path == path) is not { } file)
+        {
+            return null;
+        }
+        return file.Planned is { } planned ? await blobs.OpenAsync(delivered.Files[planned.Path].Sha256, cancel) is { } content ? (content, planned.Format.MediaType) : null : await OtherAsync(delivered.Workspace, file, cancel);
+    }
+
+    private Task<ComposedPage?> PageAsync(PlannedPack plan, Workspace workspace, IEnumerable<PlannedFile> files, int design, int root)
+    {
+        var pages = known.GetOrCreateValue(plan);
+        var page = pages.GetOrAdd((design, root), _ => compose.RunAsync(workspace, files, design, root,
+            (d, s) => string.Create(CultureInfo.InvariantCulture, $"../../{(d == design ? "" : $"../{d}/")}{s.Root.Ordinal}/clean/"), CancellationToken.None));
+        if (page.IsFaulted)
+        {
+            pages.TryRemove((design, root), out _);
+        }
+        return page;
+    }
+
+    private async Task<(Stream, string)?> OtherAsync(Workspace workspace, PageFile file, CancellationToken cancel) =>
+        file.Drawing is { } drawing ? (new MemoryStream(Encoding.UTF8.GetBytes(drawing)), "image/svg+xml")
+        : file.Font is var (sha256, drawn) && await fonts.OpenAsync(Core.Fonts.FontBook.Read(workspace.Row.Fonts), drawn, sha256, cancel) is { } font ? (font, "font/ttf") : null;
+
+    private async Task<byte[]?> DrawnAsync(Workspace workspace, PlannedFile file, CancellationToken cancel)
+    {
+        var isAsked = false;
+        while (true)
+        {
+            var change = desk.Changed;
+            if ((await desk.DrawnAsync([file.Key.Hex], cancel)).GetValueOrDefault(file.Key.Hex) is { } row)
+            {
+                return row.Sha256 is null ? null : await store.BytesAsync(file.Key.Hex, cancel);
+            }
+            if (!isAsked)
+            {
+                isAsked = true;
+                await plans.LookAtAsync(workspace, [file], DrawingQueue.Looked, cancel);
+            }
+            await change.WaitAsync(cancel);
+        }
+    }
+}

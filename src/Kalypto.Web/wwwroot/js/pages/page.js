@@ -1,0 +1,4 @@
+import { start } from '../start.js';
+import { page } from '../page.js';
+
+start({ page });
