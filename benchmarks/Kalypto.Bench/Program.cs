@@ -9,6 +9,11 @@ if (args is ["plates"])
     Plates.Run();
     return;
 }
+if (args is ["pages"])
+{
+    Pages.Run();
+    return;
+}
 if (args is ["many"])
 {
     ManyDesigns.Run();
@@ -44,6 +49,7 @@ Console.WriteLine("what                                                     meas
 Reading.Run();
 Planning.Run();
 Plates.Run();
+Pages.Run();
 ManyDesigns.Run();
 await Drafts.LargeAsync(demo);
 await Drafts.RunAsync(demo);

@@ -125,7 +125,7 @@ public class PackPageTests
         Assert.Equal((1, 8, "4 kB", false), (photo.Layers, photo.Files, photo.Weight, photo.IsChanged));
         Assert.Equal((0, true, true), (badge.Layers, badge.IsOwn, badge.IsChanged));
         Assert.Equal("webp", badge.Lines[0].Words);
-        Assert.Equal([true, true, true, false, false, false, false], photo.Lines.Select(l => l.IsPacked));
+        Assert.Equal([true, true, true, false, false, false, false, false], photo.Lines.Select(l => l.IsPacked));
     }
 
     /// <summary>Compares lists by what is in them.</summary>

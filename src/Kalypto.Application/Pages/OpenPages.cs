@@ -4,7 +4,6 @@ using System.Runtime.CompilerServices;
 using System.Text;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Fonts;
-using Kalypto.Application.Handover;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Packing;
@@ -12,8 +11,8 @@ using Kalypto.Store;
 
 namespace Kalypto.Application.Pages;
 
-/// <summary>Opens screens as pages to be looked at: as they would come now, and as they were delivered.</summary>
-public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk desk, DrawingStore store, WordFonts fonts, IBlobs blobs)
+/// <summary>Opens screens as pages to be looked at: as they would come of a plan.</summary>
+public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk desk, DrawingStore store, WordFonts fonts)
 {
     // Pages of a plan, which is another one once anything changes.
     private readonly ConditionalWeakTable<PlannedPack, ConcurrentDictionary<(int Design, int Root), Task<ComposedPage?>>> known = [];
@@ -25,10 +24,6 @@ public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk d
         return await PageAsync(plan, workspace, plan.Pack.Files, design, root).WaitAsync(cancel);
     }
 
-    /// <summary>A screen as it was delivered; null when there is no such screen.</summary>
-    public Task<ComposedPage?> DeliveredAsync(Delivered delivered, int design, int root, CancellationToken cancel) =>
-        PageAsync(delivered.Plan, delivered.Workspace, delivered.Plan.Pack.Files.Where(f => delivered.Files.ContainsKey(f.Path)), design, root).WaitAsync(cancel);
-
     /// <summary>A file beside a page that would come now, with its media type; null when there is none of that path. One that is not drawn yet is drawn first.</summary>
     public async Task<(Stream Content, string MediaType)?> FileAsync(Workspace workspace, ComposedPage page, string path, CancellationToken cancel)
     {
@@ -39,17 +34,13 @@ public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk d
         return file.Planned is { } planned ? await DrawnAsync(workspace, planned, cancel) is { } bytes ? (new MemoryStream(bytes), planned.Format.MediaType) : null : await OtherAsync(workspace, file, cancel);
     }
 
-    /// <summary>A file beside a page that was delivered.</summary>
-    public async Task<(Stream Content, string MediaType)?> FileAsync(Delivered delivered, ComposedPage page, string path, CancellationToken cancel)
-    {
-        if (page.Files.FirstOrDefault(f => f.Path == path) is not { } file)
-        {
-            return null;
-        }
-        return file.Planned is { } planned ? await blobs.OpenAsync(delivered.Files[planned.Path].Sha256, cancel) is { } content ? (content, planned.Format.MediaType) : null : await OtherAsync(delivered.Workspace, file, cancel);
-    }
-
-    private Task<ComposedPage?> PageAsync(PlannedPack plan, Workspace workspace, IEnumerable<PlannedFile> files, int design, int root)
+    /// <summary>A screen of a plan as a page; null when there is no such screen.</summary>
+    /// <param name="plan">The plan; another one once anything changes.</param>
+    /// <param name="workspace">The project that was planned.</param>
+    /// <param name="files">The files of the plan that are there or will be.</param>
+    /// <param name="design">The design.</param>
+    /// <param name="root">The layer that stands for the screen.</param>
+    public Task<ComposedPage?> PageAsync(PlannedPack plan, Workspace workspace, IEnumerable<PlannedFile> files, int design, int root)
     {
         var pages = known.GetOrCreateValue(plan);
         var page = pages.GetOrAdd((design, root), _ => compose.RunAsync(workspace, files, design, root,
@@ -61,7 +52,8 @@ public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk d
         return page;
     }
 
-    private async Task<(Stream, string)?> OtherAsync(Workspace workspace, PageFile file, CancellationToken cancel) =>
+    /// <summary>A file beside a page that is none of the pack: a drawing or a font.</summary>
+    public async Task<(Stream Content, string MediaType)?> OtherAsync(Workspace workspace, PageFile file, CancellationToken cancel) =>
         file.Drawing is { } drawing ? (new MemoryStream(Encoding.UTF8.GetBytes(drawing)), "image/svg+xml")
         : file.Font is var (sha256, drawn) && await fonts.OpenAsync(Core.Fonts.FontBook.Read(workspace.Row.Fonts), drawn, sha256, cancel) is { } font ? (font, "font/ttf") : null;
 

@@ -18,6 +18,9 @@ public static class Composer
     // Of a block, what may lie over its neighbour for both to follow one another still.
     private const double Touching = 0.2;
 
+    // Rows in columns in rows deeper than that are no layout either.
+    private const int Deepest = 48;
+
     // More that lie over one another are a picture in pieces.
     private const int MostTouching = 60;
 
@@ -47,36 +50,40 @@ public static class Composer
         {
             return block;
         }
-        var arranged = Arrange(children, 0);
+        var arranged = Arrange(children, 0, 0);
         // What only keeps the others together is the block itself.
         var filled = arranged.Piece is null ? arranged with { Box = block.Box, Core = block.Core, Piece = block.Piece } : Along([arranged], isDown: true) with { Box = block.Box, Core = block.Core, Piece = block.Piece };
         var all = Around(filled.Children);
         return filled with { Padding = new(R(all.Y - block.Box.Y), R(block.Box.Right - all.Right), R(block.Box.Bottom - all.Bottom), R(all.X - block.Box.X)) };
     }
 
-    private static Block Arrange(IReadOnlyList<Block> blocks, int lifted)
+    private static Block Arrange(IReadOnlyList<Block> blocks, int lifted, int depth)
     {
         if (blocks.Count == 1)
         {
             return blocks[0];
         }
+        if (depth == Deepest)
+        {
+            return new(Around(blocks)) { Core = Around(blocks, b => b.Core), Flow = Flow.Stack, Children = [.. blocks] };
+        }
         var (down, downRoom) = Cuts.Of(blocks, isDown: true);
         var (across, acrossRoom) = Cuts.Of(blocks, isDown: false);
         if (down.Count == 1 && across.Count == 1)
         {
-            return Touch(blocks, isDown: true) ?? Touch(blocks, isDown: false) ?? Stacked(blocks, lifted);
+            return Touch(blocks, isDown: true, depth) ?? Touch(blocks, isDown: false, depth) ?? Stacked(blocks, lifted, depth);
         }
-        if (down.Count > 1 && across.Count > 1 && GridOf(down) is { } grid)
+        if (down.Count > 1 && across.Count > 1 && GridOf(down, depth) is { } grid)
         {
             return grid;
         }
         // The wider room parts what belongs less together; where one way does not part at all, the other does.
         var isDown = across.Count == 1 || (down.Count > 1 && downRoom >= acrossRoom);
-        return Along([.. (isDown ? down : across).Select(g => Arrange(g, 0))], isDown);
+        return Along([.. (isDown ? down : across).Select(g => Arrange(g, 0, depth + 1))], isDown);
     }
 
     /// <summary>Blocks of which each lies a little over the next one, one after the other; null where that would change what is painted over what.</summary>
-    private static Block? Touch(IReadOnlyList<Block> blocks, bool isDown)
+    private static Block? Touch(IReadOnlyList<Block> blocks, bool isDown, int depth)
     {
         if (blocks.Count > MostTouching || Cuts.Of(blocks, isDown, Touching).Groups is not { Count: > 1 } groups)
         {
@@ -88,7 +95,7 @@ public static class Composer
             order[block] = i;
         }
         var isPaintedSo = groups.Index().All(upper => groups.Take(upper.Index).All(lower => lower.All(l => upper.Item.All(u => order[l] < order[u] || l.Box.Intersect(u.Box).IsEmpty))));
-        return isPaintedSo ? Along([.. groups.Select(g => Arrange(g, 0))], isDown) : null;
+        return isPaintedSo ? Along([.. groups.Select(g => Arrange(g, 0, depth + 1))], isDown) : null;
     }
 
     /// <summary>Blocks one after the other.</summary>
@@ -109,15 +116,18 @@ public static class Composer
     }
 
     /// <summary>Rows of equally many blocks, the last one of fewer perhaps, whose rows and columns are in line; null where they are no grid.</summary>
-    private static Block? GridOf(IReadOnlyList<IReadOnlyList<Block>> rows)
+    private static Block? GridOf(IReadOnlyList<IReadOnlyList<Block>> rows, int depth)
     {
-        List<List<Block>> cells = [.. rows.Select(r => Cuts.Of(r, isDown: false).Groups.Select(g => Arrange(g, 0)).ToList())];
-        var columns = cells[0].Count;
-        if (columns < 2 || cells.SkipLast(1).Any(r => r.Count != columns) || cells[^1].Count > columns || cells.Exists(r => !IsInLine(r, isDown: false))
-            || Enumerable.Range(0, columns).Any(c => !IsInLine([.. cells.Where(r => c < r.Count).Select(r => r[c])], isDown: true)))
+        var groups = rows.Select(r => Cuts.Of(r, isDown: false).Groups.ToList()).ToList();
+        // Where the cells lie tells whether they are a grid; only then what is in them is arranged.
+        List<List<Block>> places = [.. groups.Select(r => r.Select(g => new Block(Around(g))).ToList())];
+        var columns = places[0].Count;
+        if (columns < 2 || places.SkipLast(1).Any(r => r.Count != columns) || places[^1].Count > columns || places.Exists(r => !IsInLine(r, isDown: false))
+            || Enumerable.Range(0, columns).Any(c => !IsInLine([.. places.Where(r => c < r.Count).Select(r => r[c])], isDown: true)))
         {
             return null;
         }
+        List<List<Block>> cells = [.. groups.Select(r => r.Select(g => Arrange(g, 0, depth + 1)).ToList())];
         List<Block> all = [.. cells.SelectMany(r => r)];
         return new(Around(all))
         {
@@ -132,7 +142,7 @@ public static class Composer
     }
 
     /// <summary>Blocks that lie over one another. The largest is lifted off where it lies beneath or above all that it meets, and the rest is arranged again.</summary>
-    private static Block Stacked(IReadOnlyList<Block> blocks, int lifted)
+    private static Block Stacked(IReadOnlyList<Block> blocks, int lifted, int depth)
     {
         var at = Enumerable.Range(0, blocks.Count).MaxBy(i => (blocks[i].Box.Width * blocks[i].Box.Height, -i));
         var largest = blocks[at];
@@ -142,7 +152,7 @@ public static class Composer
         {
             return new(Around(blocks)) { Core = Around(blocks, b => b.Core), Flow = Flow.Stack, Children = [.. blocks] };
         }
-        var rest = Arrange([.. blocks.Where((_, i) => i != at)], lifted + 1);
+        var rest = Arrange([.. blocks.Where((_, i) => i != at)], lifted + 1, depth + 1);
         ImmutableArray<Block> others = rest is { Flow: Flow.Stack, Piece: null } ? rest.Children : [rest];
         return new(Around(blocks)) { Core = Around(blocks, b => b.Core), Flow = Flow.Stack, Children = isBeneath ? [largest, .. others] : [.. others, largest] };
     }

@@ -68,7 +68,7 @@ internal sealed class PageElement(string tag)
     /// <summary>Keeps off the ends: by its own margins, or by those of its first and last child where it is painted.</summary>
     public void Around(string? left, string? right)
     {
-        var (first, last) = IsPainted ? (Children[0], Children[^1]) : (this, this);
+        var (first, last) = IsPainted && Children.Count > 0 ? (Children[0], Children[^1]) : (this, this);
         first.Margin = first.Margin with { Left = left ?? first.Margin.Left };
         last.Margin = last.Margin with { Right = right ?? last.Margin.Right };
     }

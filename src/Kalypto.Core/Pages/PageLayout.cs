@@ -57,7 +57,7 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
     public PageElement InColumn(Block block, double left, double right, bool isAlone)
     {
         var (before, behind, width) = (block.Box.X - left, right - block.Box.Right, right - left);
-        if (width >= screen.Width - 2 && before >= 1)
+        if (left <= 0.5 && right >= screen.Width - 0.5 && before >= 1)
         {
             return InWindow(block);
         }
@@ -140,7 +140,7 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
         if (edge < 1)
         {
             var whole = Content(block, Math.Max(0, before), screen.Width - Math.Max(0, behind));
-            whole.Around(before >= 1 && whole.Margin.Left is null ? Lengths.Aside(before, screen.Width) : null, behind >= 1 && whole.Margin.Right is null ? Lengths.Aside(behind, screen.Width) : null);
+            whole.Margin = whole.Margin with { Left = whole.Margin.Left ?? (before >= 1 ? Lengths.Aside(before, screen.Width) : null), Right = whole.Margin.Right ?? (behind >= 1 ? Lengths.Aside(behind, screen.Width) : null) };
             return whole;
         }
         var gutter = Lengths.Gutter(edge, screen.Width);

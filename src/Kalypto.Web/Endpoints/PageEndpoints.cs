@@ -26,8 +26,8 @@ internal static class PageEndpoints
 
     /// <summary>The pages of deliveries.</summary>
     public static void MapDeliveredPages(this RouteGroupBuilder project) =>
-        project.MapGet("/deliveries/{number:int}/page/{design:int}/{screen:int}/clean/{**path}", async (Entry entry, int number, int design, int screen, string? path, OpenDelivery deliveries, OpenPages pages, HttpResponse response, CancellationToken cancel) =>
-            await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && await pages.DeliveredAsync(delivered, design, screen, cancel) is { } page
+        project.MapGet("/deliveries/{number:int}/page/{design:int}/{screen:int}/clean/{**path}", async (Entry entry, int number, int design, int screen, string? path, OpenDelivery deliveries, DeliveredPages pages, HttpResponse response, CancellationToken cancel) =>
+            await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && await pages.PageAsync(delivered, design, screen, cancel) is { } page
                 ? await AnswerAsync(page, path, response, patience => pages.FileAsync(delivered, page, path!, patience), cancel) : Results.NotFound());
 
     /// <summary>The address of the picture of a screen, other once the screen is.</summary>

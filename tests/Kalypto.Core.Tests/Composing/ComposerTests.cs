@@ -47,11 +47,12 @@ public class ComposerTests
     [Fact]
     public void What_lies_over_another_is_a_stack_in_the_order_of_painting()
     {
-        // A glow beneath the moon and the words, and a badge over the corner of a photo.
-        var glow = Of(Leaf(1, 40, 20, 280, 280), Leaf(2, 110, 90, 140, 140), Leaf(3, 120, 250, 120, 30, "heading"));
-        Assert.Equal((Flow.Stack, 1), (glow.Flow, glow.Children[0].Piece!.Layer));
-        Assert.Equal(Flow.Column, glow.Children[1].Flow);
-        var badge = Of(Leaf(1, 20, 20, 200, 120, "photo"), Leaf(2, 200, 10, 40, 20, "badge"));
+        // A glow beneath the moon; the words reach into it, and follow it all the same.
+        var glow = Of(Leaf(1, 40, 20, 280, 280), Leaf(2, 110, 90, 140, 140), Leaf(3, 120, 250, 120, 60, "heading"));
+        Assert.Equal((Flow.Column, -50d), (glow.Flow, glow.Gap));
+        Assert.Equal((Flow.Stack, "1 2"), (glow.Children[0].Flow, string.Join(' ', glow.Children[0].Children.Select(c => c.Piece!.Layer))));
+        // What follows would be painted before what it lies on: a stack it is.
+        var badge = Of(Leaf(1, 20, 20, 200, 120, "photo"), Leaf(2, 150, 10, 40, 20, "badge"));
         Assert.Equal((Flow.Stack, "1 2"), (badge.Flow, string.Join(' ', badge.Children.Select(c => c.Piece!.Layer))));
     }
 
@@ -78,7 +79,7 @@ public class ComposerTests
                 Assert.All(block.Children, c => Assert.True(c.Box.X >= block.Box.X - 1 && c.Box.Y >= block.Box.Y - 1 && c.Box.Right <= block.Box.Right + 1 && c.Box.Bottom <= block.Box.Bottom + 1));
                 if (block.Flow is Flow.Row or Flow.Column)
                 {
-                    Assert.All(block.Children.Zip(block.Children.Skip(1)), n => Assert.True(block.Flow == Flow.Row ? n.First.Box.Right <= n.Second.Box.X + 0.5 : n.First.Box.Bottom <= n.Second.Box.Y + 0.5));
+                    Assert.All(block.Children.Zip(block.Children.Skip(1)), n => Assert.True(block.Flow == Flow.Row ? n.First.Box.Right <= n.Second.Box.X + 0.5 + (n.First.Box.Width + n.Second.Box.Width) / 5 : n.First.Box.Bottom <= n.Second.Box.Y + 0.5 + (n.First.Box.Height + n.Second.Box.Height) / 5));
                 }
             }
         });
