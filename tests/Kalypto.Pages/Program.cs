@@ -6,6 +6,8 @@ using Kalypto.Application.Opening;
 using Kalypto.Application.Pages;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
+using Kalypto.Core.Pages;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
@@ -30,10 +32,26 @@ foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWitho
     var design = open with { Marks = open.Suggested().Where(s => s.Together.IsEmpty).ToDictionary(s => s.Layer.Ordinal, s => new Mark(Decision.Ship, null, Tags.Empty with { Kind = s.Kind })) };
     var workspace = new Workspace(new(1, name, []), [(new DesignRow(1, 1, name, 1, 1, 1, "", ""), design)], [], new([(1, measured)]));
     await File.WriteAllBytesAsync(Path.Combine(output, $"{name}.svg"), bytes);
-    foreach (var screen in measured.Drawing.Screens)
+    var screens = measured.Drawing.Screens;
+    foreach (var screen in screens)
     {
-        var page = (await compose.RunAsync(workspace, [], 1, screen.Root.Ordinal, null, default))!;
-        var folder = Path.Combine(output, $"{name}-{screen.Root.Ordinal}");
+        await WriteAsync(await ComposeAsync(screen), screen, $"{name}-{screen.Root.Ordinal}", screens.Length == 1 ? name : $"{name}: {screen.Name}");
+    }
+    foreach (var (wide, narrow) in PagePairs.Of([.. screens.Select(s => (s.Name, s.Box.Width))]))
+    {
+        // One page, held against both drawings.
+        var (page, less) = (await ComposeAsync(screens[wide]), await ComposeAsync(screens[narrow]));
+        var together = page.With(less);
+        var layers = page.Screen.Parts.Where(p => p.Values?.Text is not null).GroupBy(p => p.Values!.Text!.Words).ToDictionary(g => g.Key, g => g.First().Layer);
+        await WriteAsync(together, screens[wide], $"{name}-together", $"{name}, wide");
+        await WriteAsync(together with { Screen = less.Screen }, screens[narrow], $"{name}-together", $"{name}, narrow", together, layers);
+    }
+
+    async Task<ComposedPage> ComposeAsync(Screen screen) => (await compose.RunAsync(workspace, [], 1, screen.Root.Ordinal, null, default))!;
+
+    async Task WriteAsync(ComposedPage page, Screen screen, string directory, string shown, ComposedPage? source = null, Dictionary<string, int>? layers = null)
+    {
+        var folder = Path.Combine(output, directory);
         foreach (var file in page.Files)
         {
             Directory.CreateDirectory(Path.GetDirectoryName(Path.Combine(folder, file.Path))!);
@@ -47,23 +65,33 @@ foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWitho
             }
         }
         Directory.CreateDirectory(folder);
-        await File.WriteAllTextAsync(Path.Combine(folder, "index.html"), page.Plain.HtmlText);
-        await File.WriteAllTextAsync(Path.Combine(folder, "marked.html"), page.Marked.HtmlText);
-        await File.WriteAllTextAsync(Path.Combine(folder, "styles.css"), page.Plain.CssText);
+        var whole = source ?? page;
+        await File.WriteAllTextAsync(Path.Combine(folder, "index.html"), whole.Plain.HtmlText);
+        await File.WriteAllTextAsync(Path.Combine(folder, "marked.html"), whole.Marked.HtmlText);
+        await File.WriteAllTextAsync(Path.Combine(folder, "styles.css"), whole.Plain.CssText);
         written.Add(new
         {
             Drawing = $"{name}.svg",
-            Folder = $"{name}-{screen.Root.Ordinal}",
-            Name = measured.Drawing.Screens.Length == 1 ? name : $"{name}: {screen.Name}",
+            Folder = directory,
+            Name = shown,
             screen.Box.X,
             screen.Box.Y,
             screen.Box.Width,
             screen.Box.Height,
             Layers = measured.LayersOf(screen).Count(l => !l.HiddenHere && !l.Guide),
-            page.Plain.Elements,
-            page.Plain.Positioned,
-            Bytes = page.Plain.HtmlText.Length + page.Plain.CssText.Length,
-            Lines = page.Screen.Parts.Where(p => p.Values?.Text is not null).SelectMany(p => p.Values!.Text!.Lines.Select(l => new { p.Layer, l.Words, l.X, l.Baseline, l.Measure?.Width, Size = l.Runs.Max(r => r.Type.Size), p.Values.Text!.Anchor })),
+            whole.Plain.Elements,
+            whole.Plain.Positioned,
+            Bytes = whole.Plain.HtmlText.Length + whole.Plain.CssText.Length,
+            Lines = page.Screen.Parts.Where(p => p.Values?.Text is not null).SelectMany(p => p.Values!.Text!.Lines.Select(l => new
+            {
+                Layer = layers is null ? p.Layer : layers[p.Values.Text!.Words],
+                l.Words,
+                l.X,
+                l.Baseline,
+                l.Measure?.Width,
+                Size = l.Runs.Max(r => r.Type.Size),
+                p.Values.Text!.Anchor,
+            })),
             Fonts = page.Fonts.Select(f => new { f.Family, f.Address, Weight = f.Font.IsVariable ? $"{f.Font.Lightest} {f.Font.Heaviest}" : $"{f.Font.Lightest}", f.Font.IsItalic }),
         });
     }

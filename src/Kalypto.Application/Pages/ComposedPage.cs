@@ -16,9 +16,15 @@ public sealed record ComposedPage(PageScreen Screen, ITokenNames Tokens, IReadOn
     /// <summary>The address of its style sheet, from the page.</summary>
     public string Styles { get; init; } = "styles.css";
 
+    /// <summary>The screen that it is where the window is narrow; null where it is one for all.</summary>
+    public PageScreen? Narrow { get; init; }
+
     /// <summary>The page as it is handed on.</summary>
-    public WrittenPage Plain => plain ??= PageWriter.Write(Screen, Tokens, Fonts, Styles);
+    public WrittenPage Plain => plain ??= (Narrow is null ? null : PageWriter.Together(Screen, Narrow, Tokens, Fonts, Styles)) ?? PageWriter.Write(Screen, Tokens, Fonts, Styles);
+
+    /// <summary>The same with another screen where the window is narrow.</summary>
+    public ComposedPage With(ComposedPage narrow) => new(Screen, Tokens, [.. Fonts.Concat(narrow.Fonts).DistinctBy(f => (f.Family, f.Address))], [.. Files.Concat(narrow.Files).DistinctBy(f => f.Path)]) { Styles = Styles, Narrow = narrow.Screen };
 
     /// <summary>The page with the layer of each element in an attribute.</summary>
-    public WrittenPage Marked => marked ??= PageWriter.Write(Screen, Tokens, Fonts, Styles, isMarked: true);
+    public WrittenPage Marked => marked ??= (Narrow is null ? null : PageWriter.Together(Screen, Narrow, Tokens, Fonts, Styles, isMarked: true)) ?? PageWriter.Write(Screen, Tokens, Fonts, Styles, isMarked: true);
 }

@@ -12,7 +12,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.Pages;
 
 /// <summary>Opens screens as pages to be looked at: as they would come of a plan.</summary>
-public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk desk, DrawingStore store, WordFonts fonts)
+public sealed class OpenPages(ComposePage compose, PairedScreens paired, PlanPack plans, DrawingDesk desk, DrawingStore store, WordFonts fonts)
 {
     // Pages of a plan, which is another one once anything changes.
     private readonly ConditionalWeakTable<PlannedPack, ConcurrentDictionary<(int Design, int Root), Task<ComposedPage?>>> known = [];
@@ -43,13 +43,19 @@ public sealed class OpenPages(ComposePage compose, PlanPack plans, DrawingDesk d
     public Task<ComposedPage?> PageAsync(PlannedPack plan, Workspace workspace, IEnumerable<PlannedFile> files, int design, int root)
     {
         var pages = known.GetOrCreateValue(plan);
-        var page = pages.GetOrAdd((design, root), _ => compose.RunAsync(workspace, files, design, root,
-            (d, s) => string.Create(CultureInfo.InvariantCulture, $"../../{(d == design ? "" : $"../{d}/")}{s.Root.Ordinal}/clean/"), CancellationToken.None));
+        var page = pages.GetOrAdd((design, root), _ => ComposeAsync(workspace, [.. files], design, root));
         if (page.IsFaulted)
         {
             pages.TryRemove((design, root), out _);
         }
         return page;
+    }
+
+    private async Task<ComposedPage?> ComposeAsync(Workspace workspace, IReadOnlyCollection<PlannedFile> files, int design, int root)
+    {
+        Task<ComposedPage?> OfAsync(int at) => compose.RunAsync(workspace, files, design, at, (d, s) => string.Create(CultureInfo.InvariantCulture, $"../../{(d == design ? "" : $"../{d}/")}{s.Root.Ordinal}/clean/"), CancellationToken.None);
+        var page = await OfAsync(root);
+        return page is not null && (await paired.OfAsync(workspace, files, CancellationToken.None)).TryGetValue((design, root), out var narrow) && await OfAsync(narrow.Root) is { } less ? page.With(less) : page;
     }
 
     /// <summary>A file beside a page that is none of the pack: a drawing or a font.</summary>

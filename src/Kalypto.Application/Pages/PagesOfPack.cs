@@ -5,8 +5,8 @@ using Kalypto.Core.Pages;
 
 namespace Kalypto.Application.Pages;
 
-/// <summary>The pages of a pack: one a screen, the first one the start, all in one folder with what they show.</summary>
-public sealed class PagesOfPack(ComposePage compose)
+/// <summary>The pages of a pack: one a screen, or one for two screens that differ by their width; the first one the start, all in one folder with what they show.</summary>
+public sealed class PagesOfPack(ComposePage compose, PairedScreens paired)
 {
     private const int LongestName = 60;
 
@@ -22,16 +22,15 @@ public sealed class PagesOfPack(ComposePage compose)
     /// <param name="cancel">Ends the wait.</param>
     public async Task<IReadOnlyList<Beside>> WriteAsync(Workspace workspace, IReadOnlyList<PlannedFile> built, CancellationToken cancel)
     {
-        var names = NamesOf(workspace);
+        var narrowOf = await paired.OfAsync(workspace, built, cancel);
+        var names = NamesOf(workspace, narrowOf);
         var all = new SortedDictionary<string, Beside>(StringComparer.Ordinal);
-        foreach (var ((design, root), name) in names)
+        foreach (var (at, name) in names.Where(n => !narrowOf.ContainsValue(n.Key)))
         {
             var styles = name == "index" ? "styles.css" : $"{name}.css";
-            if (await compose.RunAsync(workspace, built, design, root, (d, s) => PageAddress.Of($"{names[(d, s.Root.Ordinal)]}.html"), cancel) is not { } page)
-            {
-                continue;
-            }
-            page = page with { Styles = styles };
+            Task<ComposedPage?> ComposeAsync((int Design, int Root) screen) => compose.RunAsync(workspace, built, screen.Design, screen.Root, (d, s) => PageAddress.Of($"{names[(d, s.Root.Ordinal)]}.html"), cancel);
+            var page = (await ComposeAsync(at))! with { Styles = styles };
+            page = narrowOf.TryGetValue(at, out var less) ? page.With((await ComposeAsync(less))!) : page;
             Add(new($"{name}.html", page.Plain.HtmlText, null));
             Add(new(styles, page.Plain.CssText, null));
             foreach (var file in page.Files.Where(f => f.Planned is null))
@@ -44,12 +43,12 @@ public sealed class PagesOfPack(ComposePage compose)
         void Add(Beside file) => all[file.Path] = file;
     }
 
-    /// <summary>The names of the pages by design and the layer that stands for the screen: the first one is <c>index</c>.</summary>
-    public static IReadOnlyDictionary<(int Design, int Root), string> NamesOf(Workspace workspace)
+    // The names of the pages by design and the layer that stands for the screen: the first one is the start.
+    private static Dictionary<(int Design, int Root), string> NamesOf(Workspace workspace, Dictionary<(int Design, int Root), (int Design, int Root)> narrowOf)
     {
         var names = new Dictionary<(int, int), string>();
         var taken = new HashSet<string>(StringComparer.Ordinal) { "index", "styles" };
-        foreach (var (design, screen) in workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => (d.Row.Id, s))))
+        foreach (var (at, screen) in workspace.Designs.SelectMany(d => d.State.Measured.Drawing.Screens.Select(s => ((d.Row.Id, s.Root.Ordinal), s))).Where(s => !narrowOf.ContainsValue(s.Item1)))
         {
             var own = NameWords.Join(NameWords.Split(screen.Name), "-", LongestName) is { Length: > 0 } words ? words : "screen";
             var name = names.Count == 0 ? "index" : own;
@@ -57,7 +56,11 @@ public sealed class PagesOfPack(ComposePage compose)
             {
                 name = $"{own}-{number}";
             }
-            names[(design, screen.Root.Ordinal)] = name;
+            names[at] = name;
+        }
+        foreach (var (wide, narrow) in narrowOf)
+        {
+            names[narrow] = names[wide];
         }
         return names;
     }

@@ -102,8 +102,9 @@ public static class Composer
     private static Block Along(IReadOnlyList<Block> blocks, bool isDown)
     {
         var flow = isDown ? Flow.Column : Flow.Row;
-        // What is a column itself goes on in the column that it is in.
-        List<Block> all = [.. blocks.SelectMany(b => b.Piece is null && b.Flow == flow ? b.Children : [b])];
+        // What is a column itself goes on in the column that it is in, but for a list.
+        List<Block> all = [.. blocks.SelectMany(b => b.Piece is null && b.Flow == flow && !b.IsList ? b.Children : [b])];
+        all = isDown && !IsList(all) ? Lists(all) : all;
         return new(Around(all))
         {
             Core = Around(all, b => b.Core),
@@ -113,6 +114,23 @@ public static class Composer
             Align = AlignOf(all, isDown),
             IsList = IsList(all),
         };
+    }
+
+    /// <summary>The same blocks, with those that follow one another, hold others and look alike in a list of their own.</summary>
+    private static List<Block> Lists(List<Block> blocks)
+    {
+        var all = new List<Block>();
+        for (var from = 0; from < blocks.Count;)
+        {
+            var to = from + 1;
+            while (to < blocks.Count && blocks[from] is { Piece: not null, Children.IsEmpty: false } && blocks[to].Look == blocks[from].Look)
+            {
+                to++;
+            }
+            all.Add(to - from > 1 ? Along(blocks[from..to], isDown: true) : blocks[from]);
+            from = to;
+        }
+        return all;
     }
 
     /// <summary>Rows of equally many blocks, the last one of fewer perhaps, whose rows and columns are in line; null where they are no grid.</summary>

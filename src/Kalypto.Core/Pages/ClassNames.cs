@@ -18,43 +18,46 @@ internal sealed class ClassNames(ITokenNames tokens)
     /// <param name="element">The element.</param>
     /// <param name="types">How words are set.</param>
     /// <param name="around">The class of the nearest element around it that has a name.</param>
-    public void Name(PageElement element, TypeStyles types, string around = "")
+    /// <param name="narrow">How words are set where the window is narrow; null where there is one page for all.</param>
+    public void Name(PageElement element, TypeStyles types, string around = "", TypeStyles? narrow = null)
     {
-        List<(string, string)> own = [.. element.Margin.Declarations("margin"), .. element.Padding.Declarations("padding"), .. element.Style];
+        var own = element.Declarations;
+        var ownNarrow = element.Narrow?.Declarations ?? own;
         var name = NameOf(element);
         if (Landmarks.Contains(element.Tag))
         {
-            if (own.Count > 0 && element.Tag != "body")
+            if (own.Count + ownNarrow.Count > 0 && element.Tag != "body")
             {
-                Rules.Add(new(element.Tag, [.. own], element.Part?.Layer));
+                Rules.Add(new(element.Tag, [.. own], element.Part?.Layer) { Narrow = [.. NarrowRules.Between(own, ownNarrow)] });
             }
             name = element.Tag == "body" ? "" : name.Length > 0 ? name : element.Tag;
         }
-        else if (own.Count > 0)
+        else if (own.Count + ownNarrow.Count > 0)
         {
-            element.Classes.Add(ClassOf(name.Length > 0 ? name : Follow(around, element), own, element));
+            element.Classes.Add(ClassOf(name.Length > 0 ? name : Follow(around, element), own, element, ownNarrow));
         }
         if (element.Words is { } words)
         {
             List<(string, string)> type = [.. types.Of(words)];
-            if (type.Count > 0)
+            List<(string, string)> typeNarrow = element.Narrow?.Words is { } less && narrow is not null ? [.. narrow.Of(less)] : type;
+            if (type.Count + typeNarrow.Count > 0)
             {
-                element.Classes.Add(ClassOf(TypeName(words.Main, types), type, element));
+                element.Classes.Add(ClassOf(TypeName(words.Main, types), type, element, typeNarrow));
             }
         }
         var nearest = name.Length > 0 ? name : around;
         foreach (var child in element.Children)
         {
-            Name(child, types, nearest);
+            Name(child, types, nearest, narrow);
         }
     }
 
     /// <summary>The class of a run that is set otherwise than the words around it.</summary>
     public string OfRun(TextRun run, TextRun around, TypeStyles types, PageElement element) => ClassOf("part", [.. types.Of(run, around)], element);
 
-    private string ClassOf(string wanted, IReadOnlyList<(string Property, string Value)> declarations, PageElement element)
+    private string ClassOf(string wanted, IReadOnlyList<(string Property, string Value)> declarations, PageElement element, IReadOnlyList<(string Property, string Value)>? narrow = null)
     {
-        var rule = string.Join(';', declarations);
+        var rule = $"{string.Join(';', declarations)}|{string.Join(';', narrow ?? declarations)}";
         if (byRule.TryGetValue(rule, out var known))
         {
             return known;
@@ -65,7 +68,7 @@ internal sealed class ClassNames(ITokenNames tokens)
             name = $"{wanted}-{number}";
         }
         byRule[rule] = name;
-        Rules.Add(new($".{name}", [.. declarations], element.Part?.Layer ?? element.Group?.Layer));
+        Rules.Add(new($".{name}", [.. declarations], element.Part?.Layer ?? element.Group?.Layer) { Narrow = narrow is null ? [] : [.. NarrowRules.Between(declarations, narrow)] });
         return name;
     }
 

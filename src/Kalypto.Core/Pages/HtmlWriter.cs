@@ -13,12 +13,15 @@ internal sealed class HtmlWriter(ClassNames classes, TypeStyles types, bool isMa
 {
     private readonly ImmutableArray<PageLine>.Builder lines = ImmutableArray.CreateBuilder<PageLine>();
 
+    /// <summary>The width in px below which the page is the narrow one; null where there is one for all.</summary>
+    public double? Below { get; init; }
+
     /// <summary>Writes a page.</summary>
     public ImmutableArray<PageLine> Write(PageScreen screen, PageElement body, string styles)
     {
         foreach (var line in new[]
         {
-            "<!DOCTYPE html>", $"<html lang=\"{HtmlText.Escape(screen.Language)}\">", "<head>", "  <meta charset=\"utf-8\">", "  <meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">",
+            "<!DOCTYPE html>", $"<html lang=\"{HtmlText.Escape(screen.Language)}\">", "<head>", "  <meta charset=\"utf-8\">", "  <meta content=\"width=device-width, initial-scale=1\" name=\"viewport\">",
             $"  <title>{HtmlText.Escape(Title(screen.Name))}</title>", $"  <link rel=\"stylesheet\" href=\"{styles}\">", "</head>",
         })
         {
@@ -83,12 +86,19 @@ internal sealed class HtmlWriter(ClassNames classes, TypeStyles types, bool isMa
         var size = $"width=\"{Numbers.Text(Math.Round(picture?.Width ?? box.Width), 0)}\" height=\"{Numbers.Text(Math.Round(picture?.Height ?? box.Height), 0)}\"";
         var kind = element.Classes.Count > 0 ? $" class=\"{string.Join(' ', element.Classes.Distinct())}\"" : "";
         var image = $"<img{kind} src=\"{HtmlText.Escape(picture?.Source ?? "data:,")}\"{(picture?.SourceSet is { Length: > 0 } set ? $" srcset=\"{HtmlText.Escape(set)}\"" : "")} {size} alt=\"{HtmlText.Escape(element.Alt)}\"{Mark(element)}>";
-        if (picture?.Others is not { IsDefaultOrEmpty: false } others)
+        // Where a narrow window has another picture, it is named first.
+        var narrow = Below is { } width && element.Narrow?.Part?.Picture is { } less && less.Source != picture?.Source ? (Width: width, Picture: less) : ((double Width, PagePicture Picture)?)null;
+        var others = picture?.Others is { IsDefaultOrEmpty: false } more ? more : [];
+        if (others.IsEmpty && narrow is null)
         {
             lines.Add(new(indent + image, layer));
             return;
         }
         lines.Add(new($"{indent}<picture>", layer));
+        if (narrow is var (below, picked))
+        {
+            lines.Add(new($"{indent}  <source media=\"(width &lt; {Lengths.Px(below)})\" srcset=\"{HtmlText.Escape(picked.SourceSet.Length > 0 ? picked.SourceSet : picked.Source)}\" width=\"{Numbers.Text(Math.Round(picked.Width), 0)}\" height=\"{Numbers.Text(Math.Round(picked.Height), 0)}\">", layer));
+        }
         foreach (var (type, files) in others)
         {
             lines.Add(new($"{indent}  <source type=\"{type}\" srcset=\"{HtmlText.Escape(files)}\">", layer));

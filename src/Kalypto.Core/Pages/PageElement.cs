@@ -41,6 +41,9 @@ internal sealed class PageElement(string tag)
 
     public bool IsList { get; set; }
 
+    /// <summary>The same element where the window is narrow; null where there is one page for all.</summary>
+    public PageElement? Narrow { get; private set; }
+
     /// <summary>What is read aloud instead of a picture.</summary>
     public string Alt { get; set; } = "";
 
@@ -72,6 +75,21 @@ internal sealed class PageElement(string tag)
         first.Margin = first.Margin with { Left = left ?? first.Margin.Left };
         last.Margin = last.Margin with { Right = right ?? last.Margin.Right };
     }
+
+    /// <summary>Pairs it and all in it with the elements of a narrow page; false where they are not the same words and pictures in the same elements.</summary>
+    public bool Pair(PageElement narrow)
+    {
+        if (Tag != narrow.Tag || Children.Count != narrow.Children.Count || Words?.Words.Replace('\n', ' ') != narrow.Words?.Words.Replace('\n', ' ')
+            || (Tag == "img" && !string.Equals(Part?.Name, narrow.Part?.Name, StringComparison.OrdinalIgnoreCase)) || !Children.Zip(narrow.Children).All(c => c.First.Pair(c.Second)))
+        {
+            return false;
+        }
+        Narrow = narrow;
+        return true;
+    }
+
+    /// <summary>All that its own rule says.</summary>
+    public IReadOnlyList<(string Property, string Value)> Declarations => [.. Margin.Declarations("margin"), .. Padding.Declarations("padding"), .. Style];
 
     /// <summary>Says a property, instead of what was said of it before.</summary>
     public void Set(string property, string value)

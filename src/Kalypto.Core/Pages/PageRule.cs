@@ -6,4 +6,8 @@ namespace Kalypto.Core.Pages;
 /// <param name="Selector">Of what it is.</param>
 /// <param name="Declarations">What it says.</param>
 /// <param name="Layer">The layer that it was first written for; null for none.</param>
-internal sealed record PageRule(string Selector, ImmutableArray<(string Property, string Value)> Declarations, int? Layer);
+internal sealed record PageRule(string Selector, ImmutableArray<(string Property, string Value)> Declarations, int? Layer)
+{
+    /// <summary>What it says otherwise where the window is narrow.</summary>
+    public ImmutableArray<(string Property, string Value)> Narrow { get; init; } = [];
+}

@@ -15,7 +15,8 @@ internal sealed class StyleWriter
     /// <param name="tokens">The values with a name.</param>
     /// <param name="fonts">The fonts that it brings along.</param>
     /// <param name="rules">The rules of its classes.</param>
-    public ImmutableArray<PageLine> Write(PageElement body, TypeStyles types, IReadOnlyDictionary<string, string> tokens, IEnumerable<PageFont> fonts, IEnumerable<PageRule> rules)
+    /// <param name="narrow">How words are set below a width in px; null where there is one page for all.</param>
+    public ImmutableArray<PageLine> Write(PageElement body, TypeStyles types, IReadOnlyDictionary<string, string> tokens, IEnumerable<PageFont> fonts, IEnumerable<PageRule> rules, (TypeStyles Types, double Below)? narrow = null)
     {
         foreach (var font in fonts)
         {
@@ -25,7 +26,7 @@ internal sealed class StyleWriter
         var tags = body.All.Select(e => e.Tag).ToHashSet();
         List<PageRule> all = [.. rules];
         // Values are written out where a style sheet says them; only those that it does say are listed.
-        var used = tokens.Where(t => all.SelectMany(r => r.Declarations).Concat(types.Base).Concat(body.Style).Any(d => d.Value.Contains($"var(--{t.Key})", StringComparison.Ordinal))).ToList();
+        var used = tokens.Where(t => all.SelectMany(r => r.Declarations.Concat(r.Narrow)).Concat(types.Base).Concat(narrow?.Types.Base ?? []).Concat(body.Style).Concat(body.Narrow?.Style ?? []).Any(d => d.Value.Contains($"var(--{t.Key})", StringComparison.Ordinal))).ToList();
         if (used.Count > 0)
         {
             Rule(":root", [.. used.Select(t => ($"--{t.Key}", t.Value))]);
@@ -57,7 +58,36 @@ internal sealed class StyleWriter
         {
             Rule(rule.Selector, rule.Declarations, rule.Layer);
         }
+        if (narrow is var (less, below) && body.Narrow is { } other)
+        {
+            List<PageRule> narrower = [new("body", [.. NarrowRules.Between([.. body.Padding.Declarations("padding"), .. body.Style, .. types.Base], [.. other.Padding.Declarations("padding"), .. other.Style, .. less.Base])], null), .. all.Select(r => r with { Declarations = r.Narrow })];
+            Below(below, [.. narrower.Where(r => r.Declarations.Length > 0)]);
+        }
         return lines.ToImmutable();
+    }
+
+    private void Below(double width, IReadOnlyList<PageRule> rules)
+    {
+        if (rules.Count == 0)
+        {
+            return;
+        }
+        lines.Add(new("", null));
+        lines.Add(new($"@media (width < {Lengths.Px(width)}) {{", null));
+        foreach (var (i, rule) in rules.Index())
+        {
+            if (i > 0)
+            {
+                lines.Add(new("", null));
+            }
+            lines.Add(new($"  {rule.Selector} {{", rule.Layer));
+            foreach (var (property, value) in rule.Declarations)
+            {
+                lines.Add(new($"    {property}: {value};", rule.Layer));
+            }
+            lines.Add(new("  }", rule.Layer));
+        }
+        lines.Add(new("}", null));
     }
 
     private void Rule(string selector, IReadOnlyCollection<(string Property, string Value)> declarations, int? layer = null)

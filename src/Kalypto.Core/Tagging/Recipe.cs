@@ -16,7 +16,7 @@ public sealed record Recipe(string Kind, Tags Base, ImmutableSortedDictionary<st
         Of("button", "png crop:ink"),
         Of("logo", "svg crop:shape", ("apple", "svg"), ("android", "vector"), ("windows", "png"), ("flutter", "png"), ("folders", "svg pdf png")),
         // The web takes what the browser knows best; the others have one format that every version reads.
-        Of("photo", "jpeg crop:ink", ("web", "avif webp jpeg"), ("android", "webp"), ("flutter", "webp")),
+        Of("photo", "jpeg crop:ink", ("web", "avif webp jpeg"), ("page", "avif webp jpeg"), ("android", "webp"), ("flutter", "webp")),
         Of("picture", "png crop:ink", ("android", "webp:lossless")),
         Of("screen", "png crop:screen"),
         Of(Kinds.AppIcon, "png crop:shape"),

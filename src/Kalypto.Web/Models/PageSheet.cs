@@ -49,6 +49,6 @@ public sealed record PageSheet(int Design, int Screen, string Name, double Width
         }
         return new(design, screen.Root.Ordinal, screen.Name, page.Screen.Width, page.Screen.Height, $"/projects/{project}/page/{design}/{screen.Root.Ordinal}/clean/", drawn, [.. written.Rows.Select(RowOf)], written.Html, written.Css,
             $"HTML {Words.Weight((written.HtmlText.Length, false))} · CSS {Words.Weight((written.CssText.Length, false))} · {Words.Count(pictures, "picture")}",
-            $"{Words.Count(state.Measured.LayersOf(screen).Count(l => !l.HiddenHere && !l.Guide), "layer")} → {Words.Count(written.Elements, "element")}", open, workspace.Platforms.Any(p => p.Id == PagePlatform.PlatformId));
+            $"{(page.Narrow is { } less ? $"one page with “{less.Name}” below {PagePairs.WidthBetween(less.Width, page.Screen.Width)} · " : "")}{Words.Count(state.Measured.LayersOf(screen).Count(l => !l.HiddenHere && !l.Guide), "layer")} → {Words.Count(written.Elements, "element")}", open, workspace.Platforms.Any(p => p.Id == PagePlatform.PlatformId));
     }
 }

@@ -116,6 +116,27 @@ public partial class PageWriterTests
         Assert.DoesNotContain("width: 100%;\n", Css("keep").Replace("max-width: 100%;", "", StringComparison.Ordinal), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void Two_screens_of_the_same_things_are_one_page_with_a_width_between_them()
+    {
+        IEnumerable<PagePart> Card(int i, double x, double y, double width) => [Ground(10 * i, x, y, width, 200, 12), Words(10 * i + 1, x + 24, y + 40, $"Evening {i}", 18, 600), Words(10 * i + 2, x + 24, y + 70, "Every clear Thursday")];
+        PageScreen Screen(string name, double width, double height, double size, Func<int, IEnumerable<PagePart>> card) => new(name, width, height,
+            [Words(99, width / 12, 60, "The sky is open", size, 700), Picture(98, width / 12, 90, width / 4, width / 8, "dome"), .. Enumerable.Range(0, 3).SelectMany(card)], new Dictionary<int, PageGroup>());
+        var wide = Screen("Home desktop", 1440, 600, 40, i => Card(i, 120 + i * 408, 300, 384));
+        var narrow = Screen("Home phone", 375, 1000, 28, i => Card(i, 20, 200 + i * 220, 335));
+        Assert.Equal([KeyValuePair.Create(0, 2)], PagePairs.Of([("Home desktop", 1440), ("Visits", 1440), ("Home phone", 375)]));
+        Assert.Empty(PagePairs.Of([("Home", 1440), ("Home", 375), ("Visits 2", 1440), ("Visits", 375)]));
+        var page = PageWriter.Together(wide, narrow, NoNames.One, [])!;
+        var alone = PageWriter.Write(wide, NoNames.One, []);
+        Assert.Equal(Classes().Replace(alone.HtmlText, ""), Classes().Replace(page.HtmlText, ""));
+        var less = page.CssText[page.CssText.IndexOf("@media (width < 864px) {", StringComparison.Ordinal)..];
+        Assert.Contains("font-size: 28px;", less, StringComparison.Ordinal);
+        Assert.Contains("flex-direction: column;", less, StringComparison.Ordinal);
+        Assert.Contains("grid-template-columns: unset;", less, StringComparison.Ordinal);
+        // What is not the same stays two pages.
+        Assert.Null(PageWriter.Together(wide, narrow with { Parts = narrow.Parts.RemoveAt(narrow.Parts.Length - 1) }, NoNames.One, []));
+    }
+
     [Theory]
     [InlineData("as:script")]
     [InlineData("as:iframe")]
@@ -168,6 +189,9 @@ public partial class PageWriterTests
 
     [GeneratedRegex("class=\"([^\"]+)\"")]
     private static partial Regex ClassName();
+
+    [GeneratedRegex(" class=\"[^\"]*\"")]
+    private static partial Regex Classes();
 
     [GeneratedRegex("<img[^>]*>")]
     private static partial Regex OpenTag();
