@@ -56,6 +56,9 @@ test('the demo and six screens in other styles stand as drawn, flow at six width
   // The last is a screen at two widths, each by itself and both as one page.
   assert.equal(set.screens.length, 13);
   assert.ok(set.screens.some(s => s.name === 'home, narrow'));
+  // Beside the page that one of us wrote by hand.
+  const byHand = ['html', 'css'].reduce((sum, end) => sum + readFileSync(join(root, `tests/Kalypto.Pages/ByHand/tonight.${end}`)).length, 0);
+  assert.ok(set.screens[0].bytes <= 1.3 * byHand, `${set.screens[0].name}: ${set.screens[0].bytes} bytes, by hand ${byHand}`);
   const rows = await hold(set);
   const table = `${readFileSync(join(root, 'docs/pages.md'), 'utf8').split('<!-- measured -->')[0]}<!-- measured -->\n| Screen | Layers | Elements | HTML and CSS, kB | Out of the flow | Pixels off |\n|---|---:|---:|---:|---:|---:|\n${rows.join('\n')}\n`;
   if (process.env.KALYPTO_WRITE) {

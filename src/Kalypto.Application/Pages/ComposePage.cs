@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using System.Text;
 using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
@@ -20,6 +21,7 @@ namespace Kalypto.Application.Pages;
 public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
 {
     private const int LongestName = 40;
+    private static readonly string[] Slanted = ["italic"];
 
     // pt: most shadows reach no further.
     private const double EffectReach = 20;
@@ -52,7 +54,9 @@ public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
         foreach (var (family, font, drawn) in parts.SelectMany(p => p.Values?.Text?.Lines ?? []).SelectMany(l => l.Runs).Select(r => (r.Type.Families, r.Type.Weight, r.Type.IsItalic)).Distinct()
             .Select(t => FaceChoice.Of(fonts.Of(state.Measured.Drawn.Fonts, t.Families), f => f.Font, t.Weight, t.IsItalic)).OfType<(string, Font, string)>().Distinct())
         {
-            var path = $"fonts/{NameWords.Join([.. NameWords.Split(font.Family), font.Lightest.ToString(System.Globalization.CultureInfo.InvariantCulture), font.IsItalic ? "italic" : "upright"], "-", LongestName)}-{font.Sha256[..8]}.ttf";
+            var name = NameWords.Join([.. NameWords.Split(font.Family), font.IsVariable ? "variable" : font.Lightest.ToString(CultureInfo.InvariantCulture), .. font.IsItalic ? Slanted : []], "-", LongestName);
+            // Fonts of one name, of other designs perhaps, are told apart by what is in them.
+            var path = $"fonts/{name}-{font.Sha256[..6]}.ttf";
             beside[path] = new(path) { Font = (font.Sha256, drawn) };
             words.Add(new(family, font, PageAddress.Of(path)));
         }

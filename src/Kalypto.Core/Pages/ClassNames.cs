@@ -18,8 +18,7 @@ internal sealed class ClassNames(ITokenNames tokens)
     /// <param name="element">The element.</param>
     /// <param name="types">How words are set.</param>
     /// <param name="around">The class of the nearest element around it that has a name.</param>
-    /// <param name="narrow">How words are set where the window is narrow; null where there is one page for all.</param>
-    public void Name(PageElement element, TypeStyles types, string around = "", TypeStyles? narrow = null)
+    public void Name(PageElement element, TypeStyles types, string around = "")
     {
         var own = element.Declarations;
         var ownNarrow = element.Narrow?.Declarations ?? own;
@@ -38,8 +37,8 @@ internal sealed class ClassNames(ITokenNames tokens)
         }
         if (element.Words is { } words)
         {
-            List<(string, string)> type = [.. types.Of(words)];
-            List<(string, string)> typeNarrow = element.Narrow?.Words is { } less && narrow is not null ? [.. narrow.Of(less)] : type;
+            var type = element.Type;
+            var typeNarrow = element.Narrow?.Type ?? type;
             if (type.Count + typeNarrow.Count > 0)
             {
                 element.Classes.Add(ClassOf(TypeName(words.Main, types), type, element, typeNarrow));
@@ -48,7 +47,7 @@ internal sealed class ClassNames(ITokenNames tokens)
         var nearest = name.Length > 0 ? name : around;
         foreach (var child in element.Children)
         {
-            Name(child, types, nearest, narrow);
+            Name(child, types, nearest);
         }
     }
 

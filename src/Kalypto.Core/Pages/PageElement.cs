@@ -22,6 +22,9 @@ internal sealed class PageElement(string tag)
     /// <summary>How it is laid out and painted, but for margins and paddings.</summary>
     public List<(string Property, string Value)> Style { get; } = [];
 
+    /// <summary>How its words are set otherwise than those around it.</summary>
+    public List<(string Property, string Value)> Type { get; } = [];
+
     public List<PageElement> Children { get; } = [];
 
     /// <summary>Its words; null for none.</summary>

@@ -37,7 +37,7 @@ public static class PageWriter
         }
         double? below = narrow is null ? null : PagePairs.WidthBetween(narrow.Width, screen.Width);
         var classes = new ClassNames(used);
-        classes.Name(body, types, narrow: other.Types);
+        classes.Name(body, types);
         var html = new HtmlWriter(classes, types, isMarked) { Below = below }.Write(screen, body, styles);
         var css = new StyleWriter().Write(body, types, used.Used, fonts, classes.Rules, below is { } width ? (other.Types, width) : null);
         var all = body.All.ToList();
@@ -52,6 +52,8 @@ public static class PageWriter
         meanings.Give();
         PictureWords.Give(body);
         Targets.Give(body);
+        Inheritance.Give(body, types);
+        PlainColumns.Give(body);
         return (body, types, meanings.Notes);
     }
 }

@@ -97,7 +97,8 @@ internal static class RowLayout
             // What reaches beyond the window is nothing that one scrolls to.
             element.Set("overflow", "clip");
         }
-        var inner = element.Inset(Lengths.Aside(before, right - left), Lengths.Aside(behind, right - left));
+        // What is less than a px at each end is not worth an element.
+        var inner = element.IsPainted && Math.Abs(before) <= 1.2 && Math.Abs(behind) <= 1.2 ? element : element.Inset(Lengths.Aside(before, right - left), Lengths.Aside(behind, right - left));
         inner.Set("display", "grid");
         inner.Set("grid-template-columns", $"repeat({all.Length}, minmax(0, 1fr))");
         foreach (var (i, child) in all.Index())
@@ -227,7 +228,11 @@ internal static class RowLayout
         if (layout.PartOf(child) is { Kind: PartKind.Picture })
         {
             // A small picture keeps its size, a large one gives way.
-            item.Set(child.Box.Width > 120 ? "min-width" : "flex", child.Box.Width > 120 ? "0" : "none");
+            if (child.Box.Width > 120)
+            {
+                item.Set("flex", "0 1 auto");
+                item.Set("min-width", "0");
+            }
             return;
         }
         // Shapes without words have no width of their own.

@@ -6,6 +6,7 @@ namespace Kalypto.Core.Pages;
 /// <summary>Writes the rules of a page as a style sheet.</summary>
 internal sealed class StyleWriter
 {
+    private static readonly (string, string)[] Slanted = [("font-style", "italic")];
     private static readonly string[] Blocks = ["h1", "h2", "h3", "h4", "p", "ul", "figure"];
     private readonly ImmutableArray<PageLine>.Builder lines = ImmutableArray.CreateBuilder<PageLine>();
 
@@ -21,7 +22,7 @@ internal sealed class StyleWriter
         foreach (var font in fonts)
         {
             var weight = font.Font.IsVariable ? $"{font.Font.Lightest} {font.Font.Heaviest}" : font.Font.Lightest.ToString(CultureInfo.InvariantCulture);
-            Rule("@font-face", [("font-family", font.Family.All(c => char.IsAsciiLetter(c) || c == '-') ? font.Family : $"\"{CssText(font.Family)}\""), ("font-weight", weight), ("font-style", font.Font.IsItalic ? "italic" : "normal"), ("src", $"url(\"{CssText(font.Address)}\")")]);
+            Rule("@font-face", [("font-family", font.Family.All(c => char.IsAsciiLetter(c) || c == '-') ? font.Family : $"\"{CssText(font.Family)}\""), ("font-weight", weight), .. font.Font.IsItalic ? Slanted : [], ("src", $"url(\"{CssText(font.Address)}\")")]);
         }
         var tags = body.All.Select(e => e.Tag).ToHashSet();
         List<PageRule> all = [.. rules];
@@ -43,7 +44,7 @@ internal sealed class StyleWriter
         }
         if (tags.Contains("img"))
         {
-            Rule("img", [("display", "block"), ("max-width", "100%"), ("height", "auto")]);
+            Rule("img", [("display", "block"), ("flex", "none"), ("max-width", "100%"), ("height", "auto")]);
         }
         if (tags.Contains("a"))
         {
