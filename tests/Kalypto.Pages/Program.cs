@@ -1,5 +1,6 @@
 // Writes the screens of drawings as pages, for the comparison with what a browser shows of the drawings.
 // usage: Kalypto.Pages FONTS OUT DRAWING ...
+using System.Text;
 using System.Text.Json;
 using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
@@ -12,6 +13,7 @@ using Kalypto.Core.Reading;
 using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Drafts;
+using Kalypto.Drawing.Tests;
 using Kalypto.Drawing.Workers;
 using Kalypto.Pages;
 using Kalypto.Store;
@@ -20,7 +22,8 @@ var (fonts, output) = (args[0], args[1]);
 using var renderer = new WorkerRenderer(new WorkerOptions { Program = Path.Combine(AppContext.BaseDirectory, "Kalypto.Worker"), Fonts = fonts });
 var compose = new ComposePage(renderer, new WordFonts(renderer, new NoBlobs()));
 var written = new List<object>();
-var labelled = LabelledDrawings.Styles.Select(s => (Name: s.Name.Replace(' ', '-'), Bytes: System.Text.Encoding.UTF8.GetBytes(new LabelledDrawings(s).Svg)));
+var labelled = LabelledDrawings.Styles.Select(s => (Name: s.Name.Replace(' ', '-'), Bytes: Encoding.UTF8.GetBytes(new LabelledDrawings(s).Svg)))
+    .Concat(Exports.All.Select(e => (Name: e.Key.Replace(' ', '-').Replace(",", "", StringComparison.Ordinal), Bytes: Encoding.UTF8.GetBytes(e.Value))));
 foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWithoutExtension(file), File.ReadAllBytes(file))).Concat(args.Length > 2 ? [] : labelled))
 {
     var drawing = SvgReader.Read(bytes, name);
@@ -55,9 +58,9 @@ foreach (var (name, bytes) in args.Skip(2).Select(file => (Path.GetFileNameWitho
         foreach (var file in page.Files)
         {
             Directory.CreateDirectory(Path.GetDirectoryName(Path.Combine(folder, file.Path))!);
-            if (file.Drawing is { } svg)
+            if (file.Drawing is var (drawing, _))
             {
-                await File.WriteAllTextAsync(Path.Combine(folder, file.Path), svg);
+                await File.WriteAllBytesAsync(Path.Combine(folder, file.Path), drawing);
             }
             else if (file.Font is var (sha256, drawn) && renderer.FontFilesOf(drawn).First(f => f.Font.Sha256 == sha256).Path is var path)
             {

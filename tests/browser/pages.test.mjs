@@ -70,12 +70,14 @@ test('the demo and six screens in other styles stand as drawn, flow at six width
   rows.forEach(r => t.diagnostic(r));
 });
 
-test('so do drawings in five other ways of writing, split as it is proposed', async () => {
+test('so do drawings in eleven other ways of writing, split as it is proposed', async () => {
   const set = await written();
   assert.ok(set.screens.length >= 20);
   // Two of each way: the others are the same again.
   const two = set.screens.filter((s, i, all) => all.slice(0, i).filter(o => o.drawing === s.drawing).length < 2);
-  await hold({ out: set.out, screens: two }, screen => screen.lines.length > 0);
+  // What only a browser draws comes from the exact engine, which the program that writes these pages does without.
+  const exact = /^(a-page-of-its-own|variables|turned)/;
+  await hold({ out: set.out, screens: two.filter(s => !exact.test(s.drawing)) }, screen => screen.lines.length > 0);
 });
 
 test('the place shows a page at any width, what became what, and takes what is said of a layer', async () => {

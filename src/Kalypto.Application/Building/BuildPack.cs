@@ -346,9 +346,9 @@ public sealed class BuildPack(
             foreach (var beside in await pages.WriteAsync(workspace, onPages, cancel))
             {
                 await using var font = beside.Font is var (sha256, drawn) ? await fonts.OpenAsync(FontBook.Read(workspace.Row.Fonts), drawn, sha256, cancel) : null;
-                if (beside.Text is not null || font is not null)
+                if (beside.Bytes is not null || font is not null)
                 {
-                    sides.Add(await KeepAsync(PagePlatform.PlatformId, $"page/{beside.Path}", beside.Text is { } text ? Encoding.UTF8.GetBytes(text) : await BytesAsync(font!, cancel)));
+                    sides.Add(await KeepAsync(PagePlatform.PlatformId, $"page/{beside.Path}", beside.Bytes ?? await BytesAsync(font!, cancel)));
                 }
             }
         }

@@ -21,6 +21,8 @@ namespace Kalypto.Application.Pages;
 public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
 {
     private const int LongestName = 40;
+    private const int PixelDensity = 2;
+    private const double MostPixels = 16e6;
     private static readonly string[] Slanted = ["italic"];
 
     // pt: most shadows reach no further.
@@ -79,14 +81,16 @@ public sealed class ComposePage(IRenderer renderer, WordFonts fonts)
         {
             var layer = state.Layers[part.Layer];
             // On whole points, with room for what an effect adds.
-            var whole = part.Box.Inflate(layer.Element.SelfAndDescendants().Any(e => e.Style("filter") is not (null or "none")) ? EffectReach : 0).SnapOutwards(0.01);
+            var whole = part.Box.Inflate(layer.Element.SelfAndDescendants().Any(e => e.Style("filter") is not (null or "none")) ? EffectReach : 0).SnapOutwards(0.01).Intersect(new(0, 0, Math.Ceiling(corner.Width), Math.Ceiling(corner.Height)));
             var name = NameWords.Join(NameWords.Split(part.Name), "-", LongestName);
-            var drawn = $"images/{(name.Length > 0 ? name : "drawing")}-{part.Layer}.svg";
             var crop = (whole with { X = whole.X + corner.X, Y = whole.Y + corner.Y }).Scale(state.DrawnAt);
-            // Words in a picture have no fonts of a page, so they are outlines.
             var isolation = state.Isolate(layer);
-            var made = await renderer.MakeFileAsync(isolation, new(crop, (whole.Width, whole.Height), ((int)whole.Width, (int)whole.Height), new(Format.Svg)), cancel);
-            beside[drawn] = new(drawn) { Drawing = made.Bytes is { } bytes ? Encoding.UTF8.GetString(bytes) : SvgExport.Of(isolation, crop, whole.Width, whole.Height) };
+            // What only a browser draws as it was drawn is pixels; words in a picture have no fonts of a page, so they are outlines.
+            var isPixels = isolation.Beyond.Length > 0 && renderer.Exact is not null && whole.Width * whole.Height <= MostPixels / (PixelDensity * PixelDensity);
+            var drawn = $"images/{(name.Length > 0 ? name : "drawing")}-{part.Layer}{(isPixels ? ".png" : ".svg")}";
+            var pixels = isPixels ? PixelDensity : 1;
+            var made = await renderer.MakeFileAsync(isolation, new(crop, (whole.Width, whole.Height), ((int)whole.Width * pixels, (int)whole.Height * pixels), new(isPixels ? Format.Png : Format.Svg)) { IsExact = isPixels }, cancel);
+            beside[drawn] = new(drawn) { Drawing = (made.Bytes ?? Encoding.UTF8.GetBytes(SvgExport.Of(isolation, crop, whole.Width, whole.Height)), isPixels && made.Bytes is not null ? Format.Png.MediaType : Format.Svg.MediaType) };
             return part with { Box = whole, Picture = new(PageAddress.Of(drawn), whole.Width, whole.Height, part.Said.Alt ?? AltOf(part.Name)) };
         }
         string PathOf(PlannedFile file) => file.Path[(file.Path.IndexOf('/', StringComparison.Ordinal) + 1)..] is var inside && inside.StartsWith("images/", StringComparison.Ordinal) ? inside : $"images/{inside}";

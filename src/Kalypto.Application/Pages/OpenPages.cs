@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using System.Globalization;
 using System.Runtime.CompilerServices;
-using System.Text;
 using Kalypto.Application.Desk;
 using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
@@ -60,7 +59,7 @@ public sealed class OpenPages(ComposePage compose, PairedScreens paired, PlanPac
 
     /// <summary>A file beside a page that is none of the pack: a drawing or a font.</summary>
     public async Task<(Stream Content, string MediaType)?> OtherAsync(Workspace workspace, PageFile file, CancellationToken cancel) =>
-        file.Drawing is { } drawing ? (new MemoryStream(Encoding.UTF8.GetBytes(drawing)), "image/svg+xml")
+        file.Drawing is var (bytes, type) ? (new MemoryStream(bytes), type)
         : file.Font is var (sha256, drawn) && await fonts.OpenAsync(Core.Fonts.FontBook.Read(workspace.Row.Fonts), drawn, sha256, cancel) is { } font ? (font, "font/ttf") : null;
 
     private async Task<byte[]?> DrawnAsync(Workspace workspace, PlannedFile file, CancellationToken cancel)

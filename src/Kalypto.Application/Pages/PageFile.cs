@@ -9,8 +9,8 @@ public sealed record PageFile(string Path)
     /// <summary>The file of the pack; null for another.</summary>
     public PlannedFile? Planned { get; init; }
 
-    /// <summary>The drawing, as SVG; null for another.</summary>
-    public string? Drawing { get; init; }
+    /// <summary>The drawing and its media type; null for another.</summary>
+    public (byte[] Bytes, string MediaType)? Drawing { get; init; }
 
     /// <summary>The SHA-256 of a font, and the families that it was found by; null for another.</summary>
     public (string Sha256, string Drawn)? Font { get; init; }

@@ -1,3 +1,4 @@
+using System.Text;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
@@ -10,11 +11,11 @@ public sealed class PagesOfPack(ComposePage compose, PairedScreens paired)
 {
     private const int LongestName = 60;
 
-    /// <summary>What lies in the folder of pages but the pictures of the pack: texts, and fonts by their SHA-256.</summary>
+    /// <summary>What lies in the folder of pages but the pictures of the pack: pages and drawings, and fonts by their SHA-256.</summary>
     /// <param name="Path">From the folder, with slashes.</param>
-    /// <param name="Text">Its content; null for a font.</param>
-    /// <param name="Font">The font, and the families that it was found by; null for a text.</param>
-    public sealed record Beside(string Path, string? Text, (string Sha256, string Drawn)? Font);
+    /// <param name="Bytes">Its content; null for a font.</param>
+    /// <param name="Font">The font, and the families that it was found by; null for another.</param>
+    public sealed record Beside(string Path, byte[]? Bytes, (string Sha256, string Drawn)? Font);
 
     /// <summary>Writes the pages of a project.</summary>
     /// <param name="workspace">The project.</param>
@@ -31,11 +32,11 @@ public sealed class PagesOfPack(ComposePage compose, PairedScreens paired)
             Task<ComposedPage?> ComposeAsync((int Design, int Root) screen) => compose.RunAsync(workspace, built, screen.Design, screen.Root, (d, s) => PageAddress.Of($"{names[(d, s.Root.Ordinal)]}.html"), cancel);
             var page = (await ComposeAsync(at))! with { Styles = styles };
             page = narrowOf.TryGetValue(at, out var less) ? page.With((await ComposeAsync(less))!) : page;
-            Add(new($"{name}.html", page.Plain.HtmlText, null));
-            Add(new(styles, page.Plain.CssText, null));
+            Add(new($"{name}.html", Encoding.UTF8.GetBytes(page.Plain.HtmlText), null));
+            Add(new(styles, Encoding.UTF8.GetBytes(page.Plain.CssText), null));
             foreach (var file in page.Files.Where(f => f.Planned is null))
             {
-                Add(new(file.Path, file.Drawing, file.Font));
+                Add(new(file.Path, file.Drawing?.Bytes, file.Font));
             }
         }
         return [.. all.Values];

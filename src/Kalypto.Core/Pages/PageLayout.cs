@@ -245,9 +245,19 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
                 Paint(element, values);
                 element.Set("height", Lengths.Px(block.Box.Height));
                 break;
+            case { Kind: PartKind.Picture } when part.Box.Width - block.Box.Width > 1 || part.Box.Height - block.Box.Height > 1:
+                // What sticks out of the screen is cut off, not pressed into it.
+                element.Set("width", Lengths.Px(block.Box.Width));
+                element.Set("height", Lengths.Px(block.Box.Height));
+                element.Set("object-fit", "cover");
+                element.Set("object-position", $"{Shown(block.Box.X - part.Box.X, part.Box.Width - block.Box.Width)} {Shown(block.Box.Y - part.Box.Y, part.Box.Height - block.Box.Height)}");
+                break;
         }
         return element;
     }
+
+    // Where of a picture is shown what is shown, of what does not fit.
+    private static string Shown(double before, double more) => more <= 0.5 ? "0" : $"{Numbers.Text(Math.Clamp(before / more, 0, 1) * 100, 1)}%";
 
     /// <summary>Beside its neighbours' edges: in the middle, or at the nearer side.</summary>
     private static void Beside(PageElement element, double before, double behind, double width, bool isMiddle) => element.Margin = isMiddle ? element.Margin with { Left = "auto", Right = "auto" }

@@ -14,6 +14,8 @@ namespace Kalypto.Core.Pages;
 /// <param name="isPicture">True for a layer that is shown as the picture that it ships as.</param>
 public sealed class PageParts(DesignState design, Screen screen, Func<Layer, bool> isPicture)
 {
+    private const int MostOpenPictures = 400;
+
     private readonly ValuesReader values = new(design, screen);
     private readonly Box corner = design.ToPoints(screen.Box);
     private readonly ImmutableArray<PagePart>.Builder parts = ImmutableArray.CreateBuilder<PagePart>();
@@ -28,7 +30,9 @@ public sealed class PageParts(DesignState design, Screen screen, Func<Layer, boo
         {
             Add(top, [], isLeft: false);
         }
-        return new(screen.Name, corner.Width, corner.Height, parts.ToImmutable(), groups);
+        // So many shapes that nobody decided on are a picture in pieces, which no page is made of.
+        var open = parts.Count(p => p is { Kind: PartKind.Picture, IsOpen: true });
+        return new(screen.Name, corner.Width, corner.Height, open <= MostOpenPictures ? parts.ToImmutable() : [.. parts.Where(p => p is not { Kind: PartKind.Picture, IsOpen: true })], groups) { LeftOut = open <= MostOpenPictures ? 0 : open };
     }
 
     private void Add(Layer layer, ImmutableArray<int> around, bool isLeft)

@@ -10,6 +10,9 @@ namespace Kalypto.Core.Pages;
 /// <param name="Groups">The groups around them, by ordinal.</param>
 public sealed record PageScreen(string Name, double Width, double Height, ImmutableArray<PagePart> Parts, IReadOnlyDictionary<int, PageGroup> Groups)
 {
+    /// <summary>How many shapes that nobody decided on are too many to be shown each by itself; 0 where all are shown.</summary>
+    public int LeftOut { get; init; }
+
     /// <summary>The other pages and this one: the name of the screen, and its address from here.</summary>
     public ImmutableArray<PageLink> Links { get; init; } = [];
 

@@ -22,10 +22,10 @@ namespace Kalypto.Web.Models;
 /// <param name="Css">The lines of its style sheet.</param>
 /// <param name="Facts">How large it is, in words.</param>
 /// <param name="Sum">What became of how much, in words.</param>
-/// <param name="Open">How many layers nobody decided on.</param>
+/// <param name="Told">What of it waits for a decision, as a sentence; empty for nothing.</param>
 /// <param name="IsInPack">True when the pack has pages.</param>
 public sealed record PageSheet(int Design, int Screen, string Name, double Width, double Height, string At, string Drawn, IReadOnlyList<PageSheet.Row> Rows, IReadOnlyList<PageLine> Html, IReadOnlyList<PageLine> Css,
-    string Facts, string Sum, int Open, bool IsInPack)
+    string Facts, string Sum, string Told, bool IsInPack)
 {
     /// <summary>The elements that can be asked for.</summary>
     public IReadOnlyList<PageChoice> Elements { get; } = [.. PageTags.All.Select(t => new PageChoice(t.Tag, t.Meaning))];
@@ -39,6 +39,8 @@ public sealed record PageSheet(int Design, int Screen, string Name, double Width
         var state = workspace.FindDesign(design)!.Value.State;
         var (written, project) = (page.Plain, workspace.Row.Id);
         var open = page.Screen.Parts.Count(p => p.IsOpen);
+        var told = page.Screen.LeftOut > 0 ? $"{page.Screen.LeftOut} shapes that nobody decided on are left out, for so many are a picture in pieces: put them together and ship them"
+            : open > 0 ? $"{open} of what is shown nobody decided on yet: it stands for what it looks like" : "";
         var pictures = page.Files.Count(f => f.Font is null);
         Row RowOf(PageRow row)
         {
@@ -49,6 +51,6 @@ public sealed record PageSheet(int Design, int Screen, string Name, double Width
         }
         return new(design, screen.Root.Ordinal, screen.Name, page.Screen.Width, page.Screen.Height, $"/projects/{project}/page/{design}/{screen.Root.Ordinal}/clean/", drawn, [.. written.Rows.Select(RowOf)], written.Html, written.Css,
             $"HTML {Words.Weight((written.HtmlText.Length, false))} · CSS {Words.Weight((written.CssText.Length, false))} · {Words.Count(pictures, "picture")}",
-            $"{(page.Narrow is { } less ? $"one page with “{less.Name}” below {PagePairs.WidthBetween(less.Width, page.Screen.Width)} · " : "")}{Words.Count(state.Measured.LayersOf(screen).Count(l => !l.HiddenHere && !l.Guide), "layer")} → {Words.Count(written.Elements, "element")}", open, workspace.Platforms.Any(p => p.Id == PagePlatform.PlatformId));
+            $"{(page.Narrow is { } less ? $"one page with “{less.Name}” below {PagePairs.WidthBetween(less.Width, page.Screen.Width)} · " : "")}{Words.Count(state.Measured.LayersOf(screen).Count(l => !l.HiddenHere && !l.Guide), "layer")} → {Words.Count(written.Elements, "element")}", told, workspace.Platforms.Any(p => p.Id == PagePlatform.PlatformId));
     }
 }

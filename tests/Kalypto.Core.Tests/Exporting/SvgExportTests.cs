@@ -77,6 +77,7 @@ public class SvgExportTests
     [InlineData("<mask id='m' maskUnits='userSpaceOnUse' x='{X}' y='{Y}' width='9' height='9'><path fill='#fff' d='M{X} {Y}h9v9z'/></mask><g id='a' mask='url(#m)'><path d='M{X} {Y}h9v9z'/></g>")]
     [InlineData("<filter id='f' filterUnits='userSpaceOnUse' x='{X}' y='{Y}' width='9' height='9'><feOffset dx='2' dy='3'/><feFlood x='{X}' y='{Y}'/></filter><g id='a' filter='url(#f)'><path d='M{X} {Y}h9v9z'/></g>")]
     [InlineData("<pattern id='p' patternUnits='userSpaceOnUse' width='4' height='4' patternTransform='translate({X} {Y})'><path d='M0 0h2v2z'/></pattern><path id='a' fill='url(#p)' d='M{X} {Y}h9v9z'/>")]
+    [InlineData("<pattern id='p' width='1' height='1' patternContentUnits='objectBoundingBox'><path d='M0 0h1v1z'/></pattern><path id='a' fill='url(#p)' d='M{X} {Y}h9v9z'/>")]
     [InlineData("<g id='a'><image x='{X}' y='{Y}' width='9' height='9' href='data:image/png;base64,AA=='/><text x='{X} {X+9}' y='{Y}'>a<tspan x='{X}'>b</tspan></text></g>")]
     public void A_layer_that_is_moved_gives_the_same_bytes_and_begins_at_the_corner(string inside)
     {
@@ -85,6 +86,8 @@ public class SvgExportTests
         Assert.Contains("viewBox=\"0 0 24 24\"", moved, StringComparison.Ordinal);
         Assert.Equal(first, moved);
         Assert.DoesNotContain("<svg", moved[4..], StringComparison.Ordinal);
+        // What counts from the box of what it paints is where that is.
+        Assert.True(!inside.Contains("objectBoundingBox", StringComparison.Ordinal) || !moved.Contains("patternTransform", StringComparison.Ordinal), moved);
     }
 
     [Theory]

@@ -273,7 +273,9 @@ internal sealed class FromTheOrigin : ISvgRule
             }
             return;
         }
-        Put(copy, name, new Matrix(1, 0, 0, 1, by.X, by.Y) * own);
+        // The tile of a pattern that counts from the box of what it paints has moved along with that (SVG 1.1, 13.3).
+        var back = copy.Name == "pattern" && Along(definition, "patternUnits") is null or "objectBoundingBox" ? new Matrix(1, 0, 0, 1, -by.X, -by.Y) : Matrix.Identity;
+        Put(copy, name, new Matrix(1, 0, 0, 1, by.X, by.Y) * own * back);
     }
 
     /// <summary>What a gradient or pattern says, or else the one that it refers to.</summary>

@@ -41,9 +41,6 @@ export const page = () => ({
   get pickedWidth() { return this.picked?.width ?? ''; },
   get pickedHref() { return this.picked?.href ?? ''; },
   get pickedAlt() { return (this.picked?.alt ?? '').replaceAll('_', ' '); },
-  get told() {
-    return this.model.open ? `${this.model.open} of what is shown nobody decided on yet: it stands for what it looks like` : '';
-  },
   get source() {
     const row = this.picked;
     if (!row) {
