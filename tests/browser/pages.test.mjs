@@ -60,6 +60,8 @@ test('the demo and six screens in other styles stand as drawn, flow at six width
   const byHand = ['html', 'css'].reduce((sum, end) => sum + readFileSync(join(root, `tests/Kalypto.Pages/ByHand/tonight.${end}`)).length, 0);
   assert.ok(set.screens[0].bytes <= 1.3 * byHand, `${set.screens[0].name}: ${set.screens[0].bytes} bytes, by hand ${byHand}`);
   const rows = await hold(set);
+  const elements = readFileSync(join(root, 'tests/Kalypto.Pages/ByHand/tonight.html'), 'utf8').split('<body')[1].match(/<[a-z]/g).length + 1;
+  assert.ok(set.screens[0].elements <= 1.1 * elements, `${set.screens[0].elements} elements, by hand ${elements}`);
   const table = `${readFileSync(join(root, 'docs/pages.md'), 'utf8').split('<!-- measured -->')[0]}<!-- measured -->\n| Screen | Layers | Elements | HTML and CSS, kB | Out of the flow | Pixels off |\n|---|---:|---:|---:|---:|---:|\n${rows.join('\n')}\n`;
   if (process.env.KALYPTO_WRITE) {
     writeFileSync(join(root, 'docs/pages.md'), table);
