@@ -43,8 +43,8 @@ internal static class GridLayout
         return true;
     }
 
-    /// <summary>Lays a row into an element whose columns it shares with other rows; false where something in it reaches over the next column.</summary>
-    public static bool TryRow(PageLayout layout, PageElement element, Block block, double[] starts, double left, double right)
+    /// <summary>Lays a row into an element whose columns it shares with other rows.</summary>
+    public static void FillRow(PageLayout layout, PageElement element, Block block, double[] starts, double left, double right)
     {
         var gap = Math.Max(0, Math.Min(16, starts.Skip(1).Select((s, i) => s - block.Children[i].Box.Right).Min()));
         var last = Math.Max(block.Children[^1].Box.Right, right);
@@ -58,7 +58,6 @@ internal static class GridLayout
         {
             element.Children.Add(layout.InColumn(child, cells[i].Left, cells[i].Right, isAlone: false));
         }
-        return true;
     }
 
     /// <summary>The rows of a column that begin their parts where the others do, as those of a table: three or more of three or more.</summary>

@@ -169,7 +169,7 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
             return Leaf(block);
         }
         var element = new PageElement("div") { Box = block.Box, Part = PartOf(block), Group = groups.Of(block), IsList = block.IsList };
-        var inner = (Left: left, Right: right);
+        var (inner, above) = ((Left: left, Right: right), 0.0);
         if (element.Part is { Values: { } values })
         {
             // Browsers draw borders in whole px, down from what is asked.
@@ -178,6 +178,7 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
             // Parts of one width have the whole box.
             var side = block.Flow == Flow.Row && RowLayout.IsEven(this, block.Children, block.Box.X + line, block.Box.Right - line) ? 0 : Math.Max(0, Math.Min(block.Padding.Left, block.Padding.Right) - line);
             Paint(element, values);
+            above = Math.Min(0, top);
             inner = (left + line + side, right - line - side);
             // A box from edge to edge keeps what lies in it where it was drawn, and in the middle of a wider window.
             var isFull = block.Box.X <= 1 && block.Box.Right >= screen.Width - 1 && side >= 1;
@@ -189,7 +190,8 @@ internal sealed class PageLayout(PageScreen screen, ITokenNames tokens)
             }
         }
         Fill(element, block, inner.Left, inner.Right);
-        if (element.Part is not null && block.Padding.Top - (element.Part.Values?.Border is { Width: var thick } ? Math.Max(1, Math.Floor(thick)) : 0) is < -0.3 and var above && element.Children.Count > 0)
+        // What sticks out above its box does so.
+        if (above < -0.3)
         {
             element.Children[0].Margin = element.Children[0].Margin with { Top = Lengths.Px(above) };
         }

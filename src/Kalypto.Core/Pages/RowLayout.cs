@@ -22,8 +22,9 @@ internal static class RowLayout
     public static void Fill(PageLayout layout, PageElement element, Block block, double left, double right)
     {
         var all = block.Children;
-        if (layout.ColumnsOf(block) is { } columns && GridLayout.TryRow(layout, element, block, columns, left, right))
+        if (layout.ColumnsOf(block) is { } columns)
         {
+            GridLayout.FillRow(layout, element, block, columns, left, right);
             return;
         }
         if (IsEven(layout, all, left, right))

@@ -109,6 +109,27 @@ public partial class PageWriterTests
     }
 
     [Fact]
+    public void A_picture_names_its_densities_and_the_smaller_formats_first()
+    {
+        var picture = Picture(1, 20, 20, 300, 200, "dome") with { Picture = new("images/dome.jpg", 300, 200, "Dome") { SourceSet = "images/dome.jpg 1x, images/dome@2x.jpg 2x", Others = [("image/avif", "images/dome.avif 1x, images/dome@2x.avif 2x")] } };
+        Assert.Matches("<picture>\\s*<source type=\"image/avif\" srcset=\"images/dome.avif 1x, images/dome@2x.avif 2x\">\\s*<img[^>]* src=\"images/dome.jpg\" srcset=\"images/dome.jpg 1x, images/dome@2x.jpg 2x\" width=\"300\" height=\"200\" alt=\"Dome\">\\s*</picture>",
+            Inside(Write(375, 600, [picture])));
+    }
+
+    [Theory]
+    [InlineData(400, false, 400)]
+    [InlineData(500, false, 400)]
+    [InlineData(600, false, 700)]
+    [InlineData(300, false, 200)]
+    [InlineData(700, true, 401)]
+    public void Words_are_drawn_by_the_face_that_a_browser_takes(int weight, bool isItalic, int face)
+    {
+        Core.Fonts.Font Face(int of, bool slanted = false) => new() { Sha256 = "", FileName = "", Names = ["Inter"], Lightest = of, Heaviest = of, IsItalic = slanted };
+        (int Number, Core.Fonts.Font Font)[] faces = [(200, Face(200)), (400, Face(400)), (700, Face(700)), (401, Face(400, slanted: true))];
+        Assert.Equal(face, Core.Fonts.FaceChoice.Of(faces, f => f.Font, weight, isItalic)!.Value.Number);
+    }
+
+    [Fact]
     public void Tags_say_what_takes_the_width_and_what_keeps_its_size()
     {
         string Css(string tags) => Write(800, 300, [Words(1, 40, 40, "Larkrise", 30, 700), Picture(2, 40, 80, 300, 100, "dome", tags)]).CssText;

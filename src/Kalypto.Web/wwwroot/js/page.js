@@ -238,7 +238,7 @@ export const page = () => ({
       return;
     }
     const answer = await server.post(`/api/projects/${this.$root.dataset.project}/edit`, { design: this.model.design, screen: this.model.screen, layers: [this.picked.layer], tags });
-    this.refusal = answer.failed ? answer.message : (answer.said?.mistakes ?? answer.mistakes ?? []).join(' ');
+    this.refusal = answer.failed ? answer.message : answer.mistakes.join(' ');
     if (!answer.failed && !this.refusal) {
       await this.renew();
     }
