@@ -29,46 +29,13 @@ internal static class Building
         Report.Line($"building {jobs.Count} files: two processors / one", Report.Text(alone / both), "> 1.7", alone / both > 1.7);
 
         await ComparedWithCommandLineAsync(jobs.Take(60).ToList(), two);
-        await CompareWeightsAsync(jobs, two);
-    }
-
-    /// <summary>The weights of PNG files beside those of other programs.</summary>
-    internal static async Task CompareWeightsAsync(List<Job> jobs, WorkerRenderer renderer)
-    {
-        var pngs = new List<(Job Job, byte[] Png)>();
-        foreach (var job in jobs)
-        {
-            pngs.Add((job, (await renderer.DrawAsync(job.Document, job.Width, job.Height, Effort.Best, default)).Bytes!));
-        }
-        ComparedWith("optipng", "optipng -o2", pngs, 400_000, "-quiet", "-force", "-o2");
-        ComparedWith("zopflipng", "zopflipng, of those under 20 kB", [.. pngs.Where((_, i) => i % 3 == 0)], 20_000, "-y");
-        await ComparedWithPngquantAsync(pngs, renderer);
-    }
-
-    private static async Task ComparedWithPngquantAsync(List<(Job Job, byte[] Png)> pngs, WorkerRenderer renderer)
-    {
-        if (!Exists("pngquant"))
-        {
-            Report.Line("weight of PNG 8-bit / pngquant", "skipped", "< 1.0 (apt-get install pngquant)", true);
-            return;
-        }
-        var folder = Directory.CreateTempSubdirectory("kalypto-bench-").FullName;
-        var (path, small) = (Path.Combine(folder, "a.png"), Path.Combine(folder, "b.png"));
-        long ours = 0, theirs = 0;
-        foreach (var (job, png) in pngs.Where(p => p.Png.Length < 400_000))
-        {
-            File.WriteAllBytes(path, png);
-            Run("pngquant", "--force", "--output", small, "256", path);
-            ours += (await renderer.MakeAsync(new(job.Document, job.Width, job.Height, new(Format.Png8), CreditLines.None), default)).Bytes!.Length;
-            theirs += new FileInfo(small).Length;
-        }
-        Directory.Delete(folder, recursive: true);
-        Report.Line("weight of PNG 8-bit / pngquant", ((double)ours / theirs).ToString("0.000", CultureInfo.InvariantCulture), "< 1.0", ours < theirs);
+        await Weights.OfPngsAsync(jobs, two);
+        await PhotosAsync(demo);
     }
 
     private static async Task ComparedWithCommandLineAsync(List<Job> jobs, WorkerRenderer renderer)
     {
-        if (!Exists("rsvg-convert"))
+        if (!Programs.Exist("rsvg-convert"))
         {
             Report.Line("a command-line renderer process a file / ours, quick", "skipped", "> 5 (apt-get install librsvg2-bin)", true);
             return;
@@ -81,32 +48,11 @@ internal static class Building
             {
                 var path = Path.Combine(folder, $"{i}.svg");
                 await File.WriteAllTextAsync(path, jobs[i].Document);
-                Run("rsvg-convert", path, "-o", Path.Combine(folder, $"{i}.png"));
+                Programs.Run("rsvg-convert", path, "-o", Path.Combine(folder, $"{i}.png"));
             }
         });
         Directory.Delete(folder, recursive: true);
         Report.Line("a command-line renderer process a file / ours, quick", Report.Text(theirs / ours), "> 5", theirs / ours > 5);
-    }
-
-    private static void ComparedWith(string program, string name, List<(Job Job, byte[] Png)> pngs, int most, params string[] options)
-    {
-        if (!Exists(program))
-        {
-            Report.Line($"weight of PNG / {name}", "skipped", $"< 1.02 (apt-get install {program})", true);
-            return;
-        }
-        var folder = Directory.CreateTempSubdirectory("kalypto-bench-").FullName;
-        long ours = 0, theirs = 0;
-        foreach (var (_, png) in pngs.Where(p => p.Png.Length < most))
-        {
-            var path = Path.Combine(folder, "a.png");
-            File.WriteAllBytes(path, png);
-            Run(program, [.. options, path, .. program == "zopflipng" ? new[] { path } : []]);
-            ours += png.Length;
-            theirs += new FileInfo(path).Length;
-        }
-        Directory.Delete(folder, recursive: true);
-        Report.Line($"weight of PNG / {name}", ((double)ours / theirs).ToString("0.000", CultureInfo.InvariantCulture), "< 1.02", (double)ours / theirs < 1.02);
     }
 
     private static async Task<List<Job>> JobsAsync(string demo, WorkerRenderer renderer)
@@ -126,6 +72,17 @@ internal static class Building
         return jobs;
     }
 
+    /// <summary>The weights of what shows photos, and of a screen, in formats that lose something.</summary>
+    public static async Task PhotosAsync(string demo)
+    {
+        using var renderer = Renderer(demo, 2);
+        var drawing = SvgReader.Read(await File.ReadAllBytesAsync(Path.Combine(demo, "website.svg")), "Drawing");
+        var shapes = await renderer.MeasureAsync(drawing, null, default);
+        await Weights.OfPhotosAsync([.. drawing.Layers.Where(l => l.Content is LayerContent.Image && shapes[l.Ordinal] is { Width: > 40 }).Take(6)
+            .Select(l => (Layer: l, Box: shapes[l.Ordinal]!.Value.SnapOutwards(0))).Append((drawing.Layers[0], drawing.Box with { Height = Math.Min(drawing.Box.Height, 900) }))
+            .Select(c => new Job(Isolation.Of(drawing, c.Item1).Document(c.Item2, c.Item2.Width, c.Item2.Height), (int)c.Item2.Width, (int)c.Item2.Height))], renderer);
+    }
+
     private static Task DrawAllAsync(WorkerRenderer renderer, IEnumerable<Job> jobs) => Parallel.ForEachAsync(
         jobs, new ParallelOptions { MaxDegreeOfParallelism = 4 }, async (j, c) => await renderer.DrawAsync(j.Document, j.Width, j.Height, Effort.Best, c));
 
@@ -135,13 +92,4 @@ internal static class Building
         Fonts = Path.GetFullPath(Path.Combine(demo, "fonts")),
         Count = count,
     });
-
-    private static bool Exists(string program) =>
-        Environment.GetEnvironmentVariable("PATH")!.Split(':').Any(folder => File.Exists(Path.Combine(folder, program)));
-
-    private static void Run(string program, params string[] arguments)
-    {
-        using var process = Process.Start(new ProcessStartInfo(program, arguments))!;
-        process.WaitForExit();
-    }
 }

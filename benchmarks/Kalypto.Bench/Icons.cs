@@ -34,6 +34,6 @@ internal static class Icons
         }
         using var renderer = Building.Renderer(demo, 2);
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{jobs.Count} icons at {Scale}x:"));
-        await Building.CompareWeightsAsync(jobs, renderer);
+        await Weights.OfPngsAsync(jobs, renderer);
     }
 }

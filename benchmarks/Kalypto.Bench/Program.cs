@@ -19,6 +19,11 @@ if (args is ["many"])
     ManyDesigns.Run();
     return;
 }
+if (args is ["photos", var photos])
+{
+    await Building.PhotosAsync(photos);
+    return;
+}
 if (args is ["exactly", var sky])
 {
     await Exactly.RunAsync(sky);

@@ -30,10 +30,11 @@ public class BuildTests
         var files = await kalypto.FilesAsync(first.Id);
         Assert.Equal(["web/bell.png", "web/bell@2x.png", "web/moon.png"], files.Keys.Where(f => f.EndsWith(".png", StringComparison.Ordinal)));
         Assert.StartsWith("48 x 48 png", files["web/bell@2x.png"], StringComparison.Ordinal);
+        Assert.EndsWith(", smaller", files["web/bell@2x.png"], StringComparison.Ordinal);
 
         var second = await kalypto.EndedAsync(await kalypto.BuildAsync(project));
         Assert.Equal((first.Files, first.Weight, 0), (second.Files, second.Weight, second.Drawn));
-        Assert.Equal(3, renderer.Begun.Count);
+        Assert.Equal((3, 3), (renderer.Begun.Count, renderer.MadeSmaller));
         var zips = new List<byte[]>();
         foreach (var build in new[] { first.Id, second.Id })
         {
@@ -44,6 +45,18 @@ public class BuildTests
         Assert.Equal(zips[0], zips[1]);
         using var read = new ZipArchive(new MemoryStream(zips[0]));
         Assert.Equal(files.Keys.Order(StringComparer.Ordinal), read.Entries.Select(e => e.FullName));
+    }
+
+    [Fact]
+    public async Task A_file_that_cannot_be_made_smaller_is_delivered_as_it_was_drawn()
+    {
+        var renderer = new PaperRenderer { CannotMakeSmaller = true };
+        await using var kalypto = await Running.StartAsync(renderer);
+        var project = await kalypto.ProjectAsync(Sky, ("bell", "picture -webp png scale:1x"));
+        var build = await kalypto.EndedAsync(await kalypto.BuildAsync(project));
+        Assert.Null(build.Message);
+        Assert.Equal(1, renderer.MadeSmaller);
+        Assert.StartsWith("24 x 24 png", (await kalypto.FilesAsync(build.Id))["web/bell.png"], StringComparison.Ordinal);
     }
 
     [Fact]

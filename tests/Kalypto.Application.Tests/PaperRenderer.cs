@@ -101,6 +101,18 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult(new Drawn(DrawingReader.Merged(drawing) ?? [], null));
 
+    /// <summary>How many files were written once more, as small as they go.</summary>
+    public int MadeSmaller { get; private set; }
+
+    /// <summary>True to fail at that.</summary>
+    public bool CannotMakeSmaller { get; init; }
+
+    public Task<Drawn> SmallerAsync(byte[] png, CancellationToken cancel)
+    {
+        MadeSmaller++;
+        return Task.FromResult(CannotMakeSmaller ? new(null, "It takes too long.") : new Drawn([.. png, .. ", smaller"u8], null));
+    }
+
     public Task<PictureDifference?> CompareAsync(byte[] a, byte[] b, CancellationToken cancel) => Task.FromResult(Difference);
 
     public Task<Drawn> ToPlainAsync(byte[] picture, CancellationToken cancel) => Task.FromResult(new Drawn([], null));

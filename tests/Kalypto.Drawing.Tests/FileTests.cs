@@ -46,6 +46,30 @@ public class FileTests(RendererFixture fixture)
     }
 
     [Theory]
+    [InlineData("png", 1)]
+    [InlineData("png", 4)]
+    [InlineData("png8", 3)]
+    public async Task A_PNG_written_once_more_is_smaller_and_shows_the_same(string ask, int scale)
+    {
+        var drawn = (await MakeAsync(ask, credit: new("© Larkrise", "Ann", ""), scale: scale)).Bytes!;
+        var smaller = (await fixture.Renderer.SmallerAsync(drawn, cancel)).Bytes!;
+        Assert.True(smaller.Length < drawn.Length, $"{smaller.Length} of {drawn.Length}");
+        Assert.Equal(0, (await fixture.Renderer.CompareAsync(drawn, smaller, cancel))!.Largest);
+        Assert.Contains("Larkrise", Encoding.Latin1.GetString(smaller), StringComparison.Ordinal);
+        Assert.Equal(smaller, (await fixture.Renderer.SmallerAsync(smaller, cancel)).Bytes!);
+    }
+
+    [Fact]
+    public async Task AVIF_keeps_thin_lines_of_colour_and_says_nothing_of_holes_where_there_are_none()
+    {
+        const string Lines = "<g id='x'><rect width='96' height='64' fill='#10181d'/><path d='M4.5 0v64M8.5 0v64M12.5 0v64M16.5 0v64' stroke='#e03030'/></g>";
+        var file = await MakeAsync("avif:80", Lines, scale: 1);
+        Assert.InRange((await fixture.Renderer.CompareAsync((await MakeAsync("png", Lines, scale: 1)).Bytes!, file.Bytes!, cancel))!.Largest, 0, 24);
+        Assert.DoesNotContain("auxiliary:alpha", Encoding.Latin1.GetString(file.Bytes!), StringComparison.Ordinal);
+        Assert.Contains("auxiliary:alpha", Encoding.Latin1.GetString((await MakeAsync("avif", "<g id='x'><circle cx='40' cy='30' r='20'/></g>")).Bytes!), StringComparison.Ordinal);
+    }
+
+    [Theory]
     [InlineData(false)]
     [InlineData(true)]
     public async Task Files_begin_as_readers_want_them(bool isCredited)

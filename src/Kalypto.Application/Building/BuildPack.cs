@@ -218,7 +218,8 @@ public sealed class BuildPack(
                 await builds.EndAsync(held.Id, "failed", blocker, [], cancel);
                 return;
             }
-            var (files, missing) = await FilesAsync(workspace, plan, [.. plan.Pack.Files.Where(holds)], ask.Just is not null, cancel);
+            var smaller = await SmallerAsync(held, workspace, plan, [.. plan.Pack.Files.Where(holds)], before, cancel);
+            var (files, missing) = await FilesAsync(workspace, plan, smaller, [.. plan.Pack.Files.Where(holds)], ask.Just is not null, cancel);
             await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made{(ask.Just is null ? "; manifest.json names them" : "")}.", files, cancel);
             if (await builds.FindAsync(held.Id, cancel) is { Number: { } number, StartedAt: var begun })
             {
@@ -296,13 +297,36 @@ public sealed class BuildPack(
         }
     }
 
-    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, System.Collections.Immutable.ImmutableArray<PlannedFile> part, bool isJust, CancellationToken cancel)
+    /// <summary>Has the PNGs that are drawn written as small as they go.</summary>
+    /// <returns>What became of them, by the key of what was drawn.</returns>
+    private async Task<Dictionary<string, DrawingRow>> SmallerAsync(HeldBuild held, Workspace workspace, PlannedPack plan, List<PlannedFile> wanted, HashSet<string> before, CancellationToken cancel)
+    {
+        var jobs = new Jobs(workspace, desk);
+        var smaller = wanted.DistinctBy(f => f.Key).Select(f => jobs.Smaller(f, plan.Drawn[f.Key.Hex])).OfType<DrawingJob>().ToList();
+        await desk.QueueAsync(smaller, DrawingQueue.Wanted, cancel);
+        var keys = smaller.ConvertAll(j => j.Key);
+        while (true)
+        {
+            var change = desk.Changed;
+            var made = await desk.DrawnAsync(keys, cancel);
+            await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel);
+            if (made.Count == keys.Count)
+            {
+                return smaller.ToDictionary(j => j.Picture!.SmallerOf!, j => made[j.Key]);
+            }
+            await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
+            await Task.Delay(Pause, cancel);
+        }
+    }
+
+    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, Dictionary<string, DrawingRow> smaller, System.Collections.Immutable.ImmutableArray<PlannedFile> part, bool isJust, CancellationToken cancel)
     {
         var built = new List<BuiltFile>();
         var missing = new List<(PlannedFile, string)>();
         foreach (var file in part)
         {
-            var row = plan.Drawn[file.Key.Hex];
+            // What could not be made smaller is delivered as it was drawn.
+            var row = smaller.TryGetValue(file.Key.Hex, out var small) && small.Sha256 is not null ? small : plan.Drawn[file.Key.Hex];
             if (row.Sha256 is { } sha256)
             {
                 built.Add(new(file, row.Weight, sha256));

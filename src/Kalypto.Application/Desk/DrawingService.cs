@@ -19,6 +19,7 @@ public sealed class DrawingService(
     private static readonly TimeSpan Lease = TimeSpan.FromSeconds(30);
     private static readonly TimeSpan Hold = TimeSpan.FromSeconds(6);
     private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
+    private const string GivenUp = "It stopped Kalypto several times while it was drawn.";
     private const string Unreadable = "The drawing could not be read again.";
 
     private readonly SlowDrafts slow = new();
@@ -166,8 +167,12 @@ public sealed class DrawingService(
     private async Task<bool> DoAsync(TakenJob taken, CancellationToken cancel)
     {
         var job = taken.Job;
+        if (job.Picture is { SmallerOf: { } drawnKey })
+        {
+            return await MakeSmallerAsync(taken, drawnKey, cancel);
+        }
         // What fails before anything is drawn is no property of the picture: it may be read, or be there, another time.
-        string? failure = taken.IsGivenUp ? "It stopped Kalypto several times while it was drawn." : null;
+        string? failure = taken.IsGivenUp ? GivenUp : null;
         MeasuredDrawing? measured = null;
         Isolation? isolation = null;
         Box? shape = null;
@@ -223,6 +228,17 @@ public sealed class DrawingService(
             await store.PutLookAsync(job.Key, look, cancel);
             desk.Tell(job.Key, look);
         }
+        return true;
+    }
+
+    private async Task<bool> MakeSmallerAsync(TakenJob taken, string drawnKey, CancellationToken cancel)
+    {
+        var smaller = taken.IsGivenUp ? new(null, GivenUp) : await store.BytesAsync(drawnKey, cancel) is { } png ? await renderer.SmallerAsync(png, cancel) : new Drawn(null, "What was drawn is gone.") { IsPassing = true };
+        if (smaller.IsPassing && !taken.IsLast)
+        {
+            return false;
+        }
+        desk.Tell(await store.PutAsync(taken.Job.Key, smaller, cancel));
         return true;
     }
 

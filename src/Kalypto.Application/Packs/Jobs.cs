@@ -2,6 +2,7 @@ using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Store;
@@ -11,6 +12,9 @@ namespace Kalypto.Application.Packs;
 /// <summary>Makes drawing jobs out of layers and planned files.</summary>
 internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
 {
+    // A heavier PNG is a photo or a screen, of which it takes long and brings little.
+    private const int MostTried = 200_000;
+
     public DrawingJob Look(Picture picture)
     {
         var (row, state) = workspace.FindDesign(picture.Ref.Design)!.Value;
@@ -39,6 +43,13 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
                 Mirrors = file.Ask.Mirrors,
             })
         { IsExact = onScreen ? file.Picture.IsExactWithGround : file.Picture.IsExact, Fonts = state.Measured.Drawn.Fonts.ToJson() };
+    }
+
+    /// <summary>The same file once more, written as small as it goes; null for one that is not tried.</summary>
+    public DrawingJob? Smaller(PlannedFile file, DrawingRow drawn)
+    {
+        var isTried = (file.Format == Format.Png || file.Format == Format.Png8) && drawn.Sha256 is not null && drawn.Weight < MostTried;
+        return isTried && File(file) is var job ? job with { Key = Fingerprint.Of("smaller", desk.Engine, file.Key.Hex).Hex, Picture = job.Picture! with { SmallerOf = file.Key.Hex } } : null;
     }
 
     /// <summary>A look where the ink of a layer is.</summary>

@@ -51,6 +51,9 @@ public interface IRenderer
     /// <summary>Makes a file of any format but SVG and Android's vectors, which the core writes itself.</summary>
     Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel);
 
+    /// <summary>The same PNG with its pixels compressed as hard as it goes, which takes several times as long as drawing it; as it is where that makes it no smaller.</summary>
+    Task<Drawn> SmallerAsync(byte[] png, CancellationToken cancel);
+
     /// <summary>Draws a document as an SVG of plain paths, its texts as outlines.</summary>
     /// <param name="scene">What to draw; its document.</param>
     /// <param name="width">Units of the drawing.</param>

@@ -69,6 +69,18 @@ internal static class FileEncoder
         return new[] { palette, PngEncoder.Encode(Vips.ToRgba(palette), width, height, effort), PngEncoder.Encode(rgba, width, height, effort) }.MinBy(f => f.Length)!;
     }
 
+    private static bool IsSolid(byte[] rgba)
+    {
+        for (var i = 3; i < rgba.Length; i += 4)
+        {
+            if (rgba[i] != byte.MaxValue)
+            {
+                return false;
+            }
+        }
+        return true;
+    }
+
     private static byte[] Once(byte[] rgba, int width, int height, FormatAsk ask, int quality, (CreditLines Said, CreditLines Plain) credits, bool final)
     {
         var credit = credits.Said;
@@ -89,7 +101,11 @@ internal static class FileEncoder
                     ? image.WebpsaveBuffer(lossless: true, q: 75, effort: 4, keep: keep)
                     : image.WebpsaveBuffer(q: quality, effort: final ? 4 : 2, keep: keep);
             case "avif":
-                return image.HeifsaveBuffer(q: quality, compression: Enums.ForeignHeifCompression.Av1, bitdepth: 8, effort: final ? 4 : 1, keep: keep);
+                // Colours of drawings are sharp, so they are kept as fine as light is; of a picture without holes nothing is said of them.
+                using (var solid = IsSolid(rgba) ? image.ExtractBand(0, n: 3) : image.Copy())
+                {
+                    return solid.HeifsaveBuffer(q: quality, compression: Enums.ForeignHeifCompression.Av1, bitdepth: 8, subsampleMode: Enums.ForeignSubsample.Off, tune: "ssim", effort: final ? 4 : 1, keep: keep);
+                }
             case "gif":
                 return GifCredit.Add(FileHeads.WithoutLoop(image.GifsaveBuffer(effort: 7, dither: 1, keep: Enums.ForeignKeep.None)), credit);
             default:

@@ -80,6 +80,11 @@ public static class WorkerLoop
                 Send(output, new(null, null), PictureComparison.Compare(body, (int)request.Width));
                 return;
             }
+            if (request.Task == WorkerTask.Smaller)
+            {
+                Send(output, new(null, null), PngAgain.Smaller(body));
+                return;
+            }
             if (request.Task == WorkerTask.Cut)
             {
                 Send(output, new(null, null), Encoding.UTF8.GetBytes(SourceDocument.Of(body, request.Cut!)));

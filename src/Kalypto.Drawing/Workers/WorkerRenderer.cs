@@ -30,7 +30,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     public const long LargePixels = 4_000_000;
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
-    private const string FileVersion = "2";
+    private const string FileVersion = "3";
 
     // Goes up when what the exact engine is given, or what is made of its pictures, changes.
     private const string AveragingVersion = "2";
@@ -241,6 +241,9 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
             order.Scene, cancel);
     }
+
+    /// <inheritdoc/>
+    public Task<Drawn> SmallerAsync(byte[] png, CancellationToken cancel) => AskOneAsync((answers, take) => AskAsync(new(WorkerTask.Smaller, 0, 0, Effort.Best, []), png, answers, take, cancel));
 
     /// <inheritdoc/>
     public Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel) =>

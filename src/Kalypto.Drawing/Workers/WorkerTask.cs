@@ -17,4 +17,5 @@ internal enum WorkerTask
     FontsIn,
     Merged,
     Texts,
+    Smaller,
 }
