@@ -7,7 +7,7 @@ import { launch, newPage } from '../tests/browser/browser.mjs';
 import { root, serve } from '../tests/browser/server.mjs';
 
 const most = 190;
-const rounds = 3;
+const rounds = Number(process.env.KALYPTO_ROUNDS ?? 3);
 const warming = 40;
 const sampleEvery = 500;
 const line = (what, value, target, met) => console.log(`${what.padEnd(56)} ${value.padStart(8)}    ${target}${met ? '' : '   MISSED'}`);
