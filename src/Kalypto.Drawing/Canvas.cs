@@ -7,6 +7,11 @@ namespace Kalypto.Drawing;
 /// <summary>Draws a document into pixels.</summary>
 public sealed class Canvas : IDisposable
 {
+    // Of what is fainter the colour is lost in rounding; what covers more than this lets nothing through that is seen.
+    private const int Seen = 100;
+    private const int Full = 250;
+    private const int SameColour = 3;
+
     /// <summary>The longest side that cairo can draw, in px.</summary>
     public const int LongestSide = 32_767;
 
@@ -89,6 +94,40 @@ public sealed class Canvas : IDisposable
             }
         }
         return right < 0 ? null : new Box(left, top, right - left + 1, bottom - top + 1);
+    }
+
+    /// <summary>The one colour that all ink has, and whether nothing shows through within it. Edges are left out: they are mixed with what is around.</summary>
+    public (string? Colour, bool IsFull) Paint(Box ink)
+    {
+        var pixels = surface.Pixels();
+        var inside = ink.Inflate(-1);
+        if (inside.IsEmpty)
+        {
+            inside = ink;
+        }
+        (int Red, int Green, int Blue)? colour = null;
+        var isFull = true;
+        for (var y = (int)inside.Y; y < inside.Bottom; y++)
+        {
+            var row = pixels.Slice(y * surface.Stride + (int)inside.X * 4, (int)inside.Width * 4);
+            for (var i = 0; i < row.Length; i += 4)
+            {
+                int alpha = row[i + 3];
+                isFull &= alpha >= Full;
+                if (alpha < Seen)
+                {
+                    continue;
+                }
+                // Premultiplied, blue first.
+                var here = (Red: row[i + 2] * 255 / alpha, Green: row[i + 1] * 255 / alpha, Blue: row[i] * 255 / alpha);
+                colour ??= here;
+                if (Math.Max(Math.Abs(here.Red - colour.Value.Red), Math.Max(Math.Abs(here.Green - colour.Value.Green), Math.Abs(here.Blue - colour.Value.Blue))) > SameColour)
+                {
+                    return (null, false);
+                }
+            }
+        }
+        return colour is var (red, green, blue) ? ($"#{red:x2}{green:x2}{blue:x2}", isFull) : (null, false);
     }
 
     /// <summary>

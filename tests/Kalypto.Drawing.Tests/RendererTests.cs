@@ -48,6 +48,20 @@ public class RendererTests(RendererFixture fixture)
         Assert.Null((await MeasureAsync("<rect id='x' width='9' height='9' opacity='0'/>", "x")).Look.Ink);
     }
 
+    [Theory]
+    [InlineData("<rect id='x' x='10' y='10' width='40' height='30' fill='#173a45'/>", "#173a45", true)]
+    [InlineData("<rect id='x' x='10.4' y='10.4' width='40.2' height='30.2' fill='#173a45'/>", "#173a45", true)]
+    [InlineData("<circle id='x' cx='30' cy='30' r='20' fill='#ffffff'/>", "#ffffff", false)]
+    [InlineData("<path id='x' d='M10 10l30 20l-30 20z' stroke='#fff' fill='none'/>", "#ffffff", false)]
+    [InlineData("<g id='x'><rect width='40' height='30' fill='#173a45'/><circle cx='9' cy='9' r='4' fill='#c00'/></g>", null, false)]
+    [InlineData("<rect id='x' width='40' height='30' fill='#000' opacity='.5'/>", "#000000", false)]
+    [InlineData("<rect id='x' width='9' height='9' opacity='0'/>", null, false)]
+    public async Task One_colour_is_seen_with_or_without_what_shows_through(string inside, string? colour, bool isFull)
+    {
+        var look = (await MeasureAsync(inside, "x")).Look;
+        Assert.Equal((colour, isFull), (look.Colour, look.IsFull));
+    }
+
     [Fact]
     public async Task A_gradient_of_something_turned_ends_at_its_edges()
     {

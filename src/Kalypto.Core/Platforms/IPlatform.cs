@@ -38,6 +38,9 @@ public interface IPlatform
     /// <summary>A name as near as possible to this one that the platform takes.</summary>
     string Accepted(string name) => FileSystems.Accepted(name, Separator);
 
+    /// <summary>Why the platform does not take a folder of this name, as the end of a sentence; null when it does.</summary>
+    string? FolderRefusal(string name) => null;
+
     /// <summary>What two pictures must not share: a path, or a name where folders do not count.</summary>
     string Place(Picture picture, string name);
 

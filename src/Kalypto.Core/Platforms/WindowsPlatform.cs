@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Platforms.Code;
 using Kalypto.Core.Tagging;
@@ -38,8 +39,15 @@ public sealed partial class WindowsPlatform : IPlatform
     public string Place(Picture picture, string name) => picture.MakingFor(Id) is var making && making.Kind == Kinds.AppIcon ? "windows/Assets/logos" + making.TwinMark()
         : $"windows/Assets/{making.FolderPrefix}{name}{making.TwinMark()}";
 
+    // What the first part of a qualifier may be called.
+    private static readonly string[] QualifierNames = ["altform", "config", "contrast", "devicefamily", "dxfeaturelevel", "homeregion", "lang", "language", "layoutdir", "scale", "targetsize", "theme"];
+
     /// <inheritdoc/>
     public bool NamesTwins => false;
+
+    /// <summary>Folders are qualifiers too: what lies in one called <c>de</c> is for German alone (Tailor your resources for language, scale and other qualifiers).</summary>
+    public string? FolderRefusal(string name) => LanguageTags.Are(name) ? $"Windows takes a folder called “{name}” for a language and shows what lies in it to nobody else"
+        : name.IndexOf('-', StringComparison.Ordinal) is > 0 and var dash && QualifierNames.Contains(name[..dash], StringComparer.OrdinalIgnoreCase) ? $"Windows takes a folder called “{name}” for a qualifier" : null;
 
     /// <inheritdoc/>
     public IEnumerable<FileAsk> FilesOf(PictureAsk ask)

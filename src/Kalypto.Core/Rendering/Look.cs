@@ -7,6 +7,12 @@ namespace Kalypto.Core.Rendering;
 /// <param name="Failure">Why the layer could not be drawn; null when it could.</param>
 public sealed record Look(Box? Ink, string? Failure)
 {
+    /// <summary>The one colour that all that is seen of it has, <c>#rrggbb</c>; null for several.</summary>
+    public string? Colour { get; init; }
+
+    /// <summary>True when nothing shows through within its ink: with one colour it is a plain rectangle.</summary>
+    public bool IsFull { get; init; }
+
     /// <summary>True for a failure that is no property of the drawing: whoever drew it died or ran out of time, and another attempt may go well.</summary>
     public bool IsPassing { get; init; }
 

@@ -7,4 +7,11 @@ namespace Kalypto.Drawing.Workers;
 /// <param name="Box">Where the ink is, or the box of fill and stroke; null for none.</param>
 /// <param name="Outline">The box of the outline alone, when a shape was measured.</param>
 /// <param name="Note">What people should know of a file, such as the quality that was found.</param>
-internal sealed record Answer(string? Failure, Box? Box, Box? Outline = null, string? Note = null);
+internal sealed record Answer(string? Failure, Box? Box, Box? Outline = null, string? Note = null)
+{
+    /// <summary>The one colour of all ink, <c>#rrggbb</c>; null for several.</summary>
+    public string? Colour { get; init; }
+
+    /// <summary>True when nothing shows through within the ink.</summary>
+    public bool IsFull { get; init; }
+}

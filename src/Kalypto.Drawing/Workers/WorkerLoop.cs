@@ -141,7 +141,9 @@ public static class WorkerLoop
             using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
             if (request.Task == WorkerTask.Ink)
             {
-                Send(output, new(null, canvas.Ink()));
+                var ink = canvas.Ink();
+                var (colour, isFull) = ink is { } seen ? canvas.Paint(seen) : (null, false);
+                Send(output, new(null, ink) { Colour = colour, IsFull = isFull });
             }
             else if (request.Task == WorkerTask.Pixels)
             {

@@ -39,6 +39,14 @@ public class CheckExampleTests
             "Android does not take the name of “bell” on Drawing: “class” is a word of the Java language."),
         ["folder-refused"] = new(Of("<path id='bell' d='M0 0L9 9'/>", ("bell", "Ship icon to:icons/nul")),
             "“bell” on Drawing would lie in icons/nul/, but “nul” is the name of a device on Windows."),
+        ["one-colour-picture"] = new(Of("<rect id='sea' width='90' height='20'/>", ("sea", "Ship picture")),
+            "“sea” on Drawing is a plain rectangle of #173a45: every pixel has the same colour.")
+        { Look = l => new(new(0, 0, 90, 20), null) { Colour = "#173a45", IsFull = true } },
+        ["blends-with-nothing"] = new(Of("<rect id='sand' width='90' height='20'/><path id='shade' style='mix-blend-mode:multiply' d='M0 0L9 9'/>", ("shade", "Ship picture")),
+            "“shade” on Drawing mixes its colours with what lies beneath it (multiply), and ships alone, with nothing to mix with."),
+        ["effect-cut-off"] = new(Of("<filter id='f'><feGaussianBlur stdDeviation='4'/></filter><path id='card' filter='url(#f)' d='M0 0L9 9'/>", ("card", "Ship picture crop:shape")),
+            "The shadow or blur of “card” on Drawing reaches beyond its shape, and shape cuts it off.")
+        { Look = l => new(new(-12, -12, 33, 33), null) },
         ["not-named-yet"] = new(Of("<path id='path1234' d='M0 0L9 9'/>", ("path1234", "Ship icon")),
             "“path1234” on Drawing ships, but nobody has named it yet."),
         ["long-name"] = new(Of($"<path id='{Long}' d='M0 0L9 9'/>", (Long, "Ship icon")),

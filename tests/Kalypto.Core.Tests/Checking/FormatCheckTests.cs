@@ -53,6 +53,53 @@ public class FormatCheckTests
         Assert.Contains("beneath", Find("not-as-a-vector", "<rect id='a' width='9' height='9'/>", "Ship icon over:screen")!.Sentence, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("#ffffff", false, "jpeg -png", true)]
+    [InlineData("#fcfdff", false, "jpeg", true)]
+    [InlineData("#ffffff", false, "png", false)]
+    [InlineData("#ffffff", false, "jpeg over:#173a45", false)]
+    [InlineData("#ffffff", false, "png over:#ffffff", true)]
+    [InlineData("#ffffff", false, "jpeg over:screen", false)]
+    [InlineData("#c8b690", false, "jpeg", false)]
+    [InlineData("#c8b690", true, "png", true)]
+    [InlineData(null, false, "jpeg", false)]
+    public void A_picture_that_comes_out_as_one_colour_is_told(string? colour, bool isFull, string tags, bool told)
+    {
+        Finding? Told(string said)
+        {
+            var design = Svg.Measure("<path id='a' d='M0 0L40 30L0 30Z'/>").State(("a", said));
+            return new PackPlanner(new("e"), _ => new Look(new(0, 0, 40, 30), null) { Colour = colour, IsFull = isFull }).Plan([design], [new WebPlatform()]).Findings.FirstOrDefault(f => f.Check == "one-colour-picture");
+        }
+        var finding = Told($"Ship picture {tags}");
+        Assert.Equal(told, finding is not null);
+        Assert.Null(finding?.Fix is { Tags: { } fix } ? Told($"Ship picture {tags} {fix}") : null);
+    }
+
+    [Theory]
+    [InlineData("<rect width='9' height='9'/><g style='mix-blend-mode:screen'><path id='a' d='M0 0L9 9'/></g>", "", true)]
+    [InlineData("<rect width='9' height='9'/><path id='a' style='mix-blend-mode:screen' d='M0 0L9 9'/>", "over:screen", false)]
+    [InlineData("<rect width='9' height='9'/><path id='a' style='mix-blend-mode:normal' d='M0 0L9 9'/>", "", false)]
+    // Nothing lies beneath it in the drawing either.
+    [InlineData("<rect x='50' width='9' height='9'/><path id='a' style='mix-blend-mode:screen' d='M0 0L9 9'/>", "", false)]
+    [InlineData("<path id='a' style='mix-blend-mode:screen' d='M0 0L9 9'/><rect width='9' height='9'/>", "", false)]
+    // Within a picture it has what it mixes with.
+    [InlineData("<g id='a'><rect width='9' height='9'/><path style='mix-blend-mode:screen' d='M0 0L9 9'/></g>", "", false)]
+    public void What_mixes_with_what_lies_beneath_is_told_where_that_is_missing(string inside, string tags, bool told) =>
+        Assert.Equal(told, Find("blends-with-nothing", inside, $"Ship picture {tags}") is not null);
+
+    [Theory]
+    [InlineData("filter='url(#f)'", "crop:shape", true)]
+    [InlineData("filter='url(#f)'", "crop:shape bleed:20", false)]
+    [InlineData("filter='url(#f)'", "crop:ink", false)]
+    // Without an effect it is the stroke of a text or the like that sticks out.
+    [InlineData("", "crop:shape", false)]
+    public void An_effect_that_a_shape_cuts_off_is_told(string attributes, string tags, bool told)
+    {
+        var design = Svg.Measure($"<filter id='f'><feGaussianBlur/></filter><rect id='a' width='40' height='30' {attributes}/>").State(("a", $"Ship picture {tags}"));
+        var shape = design.Measured.ShapeOf(design.Layers.First(l => l.Name == "a"))!.Value;
+        Assert.Equal(told, new PackPlanner(new("e"), _ => new Look(shape.Inflate(12), null)).Plan([design], [new WebPlatform()]).Findings.Any(f => f.Check == "effect-cut-off"));
+    }
+
     [Fact]
     public void A_photo_asked_wider_than_its_pixels_is_told_without_a_fix_that_would_not_settle_it()
     {

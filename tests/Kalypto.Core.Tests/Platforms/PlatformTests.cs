@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using CsCheck;
+using Kalypto.Core.Checking;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
@@ -244,6 +245,24 @@ public partial class PlatformTests
         Assert.Equal("flutter/assets/nav/2.0x/bell.png flutter/assets/nav/3.0x/bell.png flutter/assets/nav/bell.png", Paths(flutter));
         Assert.Equal("flutter:\n  assets:\n    - assets/nav/bell.png\n", Text(flutter, "flutter/pubspec-assets.yaml"));
         Assert.Matches(@"static const bell = Asset\w+\('\w+/nav/bell\.png'\);", Text(flutter, "flutter/lib/pictures.dart"));
+    }
+
+    [Theory]
+    [InlineData("no", "files-no")]
+    [InlineData("art/de-DE", "art/files-de-DE")]
+    [InlineData("zh-Hans", "files-zh-Hans")]
+    [InlineData("Scale-2", "files-Scale-2")]
+    [InlineData("nav/de-icons", null)]
+    [InlineData("scale", null)]
+    public void Folders_that_windows_takes_for_something_else_are_refused_there_and_the_fix_settles_it(string folder, string? offered)
+    {
+        Finding? Refused(string platform, string tags) => Plan(Bell, platform, null, ("bell", $"icon {tags}")).Findings.FirstOrDefault(f => f.Check == "folder-refused");
+        var finding = Refused("windows", $"to:{folder}");
+        Assert.Equal(offered, finding?.Fix!.Tags![3..]);
+        Assert.Null(Refused("web", $"to:{folder}"));
+        Assert.Null(finding is null ? null : Refused("windows", finding.Fix!.Tags!));
+        // Where nothing is made there, nothing is in the way.
+        Assert.Null(Refused("windows", $"to:{folder} only pdf"));
     }
 
     [Fact]
