@@ -1,4 +1,5 @@
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Npgsql;
 
@@ -76,6 +77,11 @@ public sealed class DesignStore(Database database)
             where m.design_id = $1 and m.lineage = n.lineage and m.ship_name is null and m.decision = 'Ship' returning m.lineage, m.ship_name
             """, draft.Design, draft.Names.Keys.ToArray(), draft.Names.Values.ToArray()).ListAsync(r => (Lineage: r.GetInt32(0), Name: r.GetString(1)), cancel);
         changes.AddRange(named.Select(n => new Change(draft.Design, n.Lineage, "name", null, n.Name)));
+        var shipped = await connection.Command("""
+            insert into marks as m (design_id, lineage, decision, tags) select $1, s.lineage, 'Ship', '' from unnest($2) as s (lineage)
+            on conflict (design_id, lineage) do update set decision = excluded.decision where m.decision = 'Open' returning lineage
+            """, draft.Design, draft.Ships.Distinct().ToArray()).ListAsync(r => r.GetInt32(0), cancel);
+        changes.AddRange(shipped.Select(lineage => new Change(draft.Design, lineage, "decision", nameof(Decision.Open), nameof(Decision.Ship))));
         await EditStore.RememberAsync(connection, author, draft.Label, changes, cancel);
         await transaction.CommitAsync(cancel);
         return id;

@@ -19,6 +19,9 @@ public sealed record NewDraft(
     /// <summary>The names that files of layers keep, by lineage, where nobody typed one.</summary>
     public IReadOnlyDictionary<int, string> Names { get; init; } = new Dictionary<int, string>();
 
+    /// <summary>The lineages that the drawing itself decides to ship, where nobody decided otherwise.</summary>
+    public IReadOnlyCollection<int> Ships { get; init; } = [];
+
     /// <summary>The share of pixels that a merged picture which came with it shows otherwise; null where none came.</summary>
     public double? Merged { get; init; }
 

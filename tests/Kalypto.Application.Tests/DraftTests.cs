@@ -63,6 +63,33 @@ public class DraftTests
     }
 
     [Fact]
+    public async Task A_format_in_the_brackets_of_the_drawing_decides_once_and_nothing_that_people_decided()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        static string Drawn(string bell, string moon, string more = "") => Bell.Replace("'bell'", $"'{bell}'") + Moon.Replace("'moon'", $"'{moon}'") + more;
+        var project = await kalypto.ProjectAsync(Drawn("bell [icon png]", "moon [photo]"));
+        Assert.Equal("bell=Ship/", await SaidAsync(kalypto, project));
+        // Said to stay open, it stays so in the next draft, where something else says a format for the first time.
+        await kalypto.SayAsync(project, Decision.Open, ("bell", ""));
+        await BringAsync(kalypto, project, Drawn("bell [icon png]", "moon [photo jpeg]"));
+        Assert.Equal("moon=Ship/", await SaidAsync(kalypto, project));
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal("", await SaidAsync(kalypto, project));
+        // A decision of people is not touched by what is written later.
+        await kalypto.SayAsync(project, Decision.Code, ("moon", ""));
+        await BringAsync(kalypto, project, Drawn("bell", "moon [jpeg]"));
+        Assert.Equal("moon=Code/", await SaidAsync(kalypto, project));
+        // A project can say no.
+        var visit = await kalypto.VisitAsync(project);
+        var change = await kalypto.Get<ChangeRecipes>().ReadAsync(visit.Workspace, new("brackets", DrawingDecides: false), Cancel);
+        Assert.True((await kalypto.Get<ChangeRecipes>().MakeAsync(visit, change, Cancel)).IsDone);
+        await BringAsync(kalypto, project, Drawn("bell", "moon", "<rect id='dome [svg]' x='20' y='300' width='50' height='50'/>"));
+        Assert.Equal("moon=Code/", await SaidAsync(kalypto, project));
+        Assert.IsType<BroughtIn.Read>(await BringAsync(kalypto, project, "<rect id='star [svg]' x='20' y='300' width='50' height='50'/>", "another.svg"));
+        Assert.Empty((await kalypto.OpenAsync(project)).States[1].Marks);
+    }
+
+    [Fact]
     public async Task What_is_asked_is_carried_once_it_is_said_and_a_file_can_be_another_design()
     {
         await using var kalypto = await Running.StartAsync(new(), draws: false);

@@ -5,12 +5,14 @@ using Kalypto.Application.Desk;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Fonts;
 using Kalypto.Core.Arranging;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
+using Kalypto.Core.Tagging;
 using Kalypto.Store;
 
 namespace Kalypto.Application.BringingIn;
@@ -126,7 +128,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
             }
             var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
-            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes) { MeasuredWith = drawing.Fonts.Key, Merged = read.Measured.Merged }, cancel) is not { } design)
+            if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes) { MeasuredWith = drawing.Fonts.Key, Merged = read.Measured.Merged, Marks = await DecidedAsync(project, drawing, cancel) }, cancel) is not { } design)
             {
                 return new BroughtIn.NoProject(fileName);
             }
@@ -171,6 +173,9 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         name = PlainText.Clean(name, LongestName);
         return name.Length == 0 ? "Drawing" : char.ToUpperInvariant(name[0]) + name[1..];
     }
+
+    private async Task<IReadOnlyDictionary<int, Mark>> DecidedAsync(int project, DrawingTree drawing, CancellationToken cancel) =>
+        DrawnDecisions.ShippedBy(drawing, RecipeBookJson.Read((await projects.FindAsync(project, cancel))?.Recipes ?? "")).ToDictionary(o => o, _ => Mark.None with { Decision = Decision.Ship });
 
     // Whoever opens it asks again, should this be missed.
     private async Task ProveAsync(int project, int design, ReadDrawing read, CancellationToken cancel)

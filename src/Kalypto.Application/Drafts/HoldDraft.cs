@@ -1,12 +1,15 @@
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Comparing;
+using Kalypto.Core.Deciding;
+using Kalypto.Core.Tagging;
 using Kalypto.Store;
 
 namespace Kalypto.Application.Drafts;
 
 /// <summary>Brings in the next draft of a design, makes an earlier one hold again, and says which layers are the same.</summary>
-public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache cache)
+public sealed class HoldDraft(ProjectStore projects, DesignStore designs, EditStore edits, DrawingCache cache)
 {
     private const int MostEarlier = 6;
     private const int Tries = 4;
@@ -34,13 +37,21 @@ public sealed class HoldDraft(DesignStore designs, EditStore edits, DrawingCache
             var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
             var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
                 $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages)))
-            { Names = carried.Names, Taken = taken, MeasuredWith = drawing.Measured.Drawn.Fonts.Key, Merged = drawing.Measured.Merged };
+            { Names = carried.Names, Ships = await ShipsAsync(author.Project, drawing, drawn[present.Id], present.Lineages, carried.Lineages, cancel), Taken = taken, MeasuredWith = drawing.Measured.Drawn.Fonts.Key, Merged = drawing.Measured.Merged };
             if (await designs.AddDraftAsync(author, next, cancel) is { } added)
             {
                 return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);
             }
         }
         return null;
+    }
+
+    // What the draft before said too was decided then, by it or against it.
+    private async Task<IReadOnlyCollection<int>> ShipsAsync(int project, ReadDrawing drawing, MeasuredDrawing before, Lineages beforeLineages, Lineages lineages, CancellationToken cancel)
+    {
+        var book = RecipeBookJson.Read((await projects.FindAsync(project, cancel))?.Recipes ?? "");
+        var known = DrawnDecisions.ShippedBy(before.Drawn, book).Select(beforeLineages.Of).ToHashSet();
+        return [.. DrawnDecisions.ShippedBy(drawing.Measured.Drawn, book).Select(lineages.Of).Where(l => !known.Contains(l))];
     }
 
     /// <summary>Makes any draft of a design the one that holds. All drafts stay.</summary>

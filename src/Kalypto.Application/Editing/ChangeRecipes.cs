@@ -34,6 +34,7 @@ public sealed class ChangeRecipes(PlanPack plans, ProjectStore projects, EditSto
             "budget" => Budget(wish),
             "folders" => wish.Suffix is { } suffix && FolderLayout.IsSuffix(suffix)
                 ? new("Layout of plain folders", book => book with { Layout = new(wish.ByScale, wish.ByFormat, suffix) }) : Change.Refused(RecipeRefusal.Why.NoSuffix),
+            "brackets" => new(wish.DrawingDecides ? "Formats in the drawing ship" : "Formats in the drawing do not ship", book => book with { DrawingDecides = wish.DrawingDecides }),
             "code" => Code(new(wish.ClassName?.Trim() ?? "", wish.KotlinPackage?.Trim() ?? "", wish.Namespace?.Trim() ?? "", wish.IsWpf)),
             "add" => Add(workspace, (wish.Kind ?? "").Trim().ToLowerInvariant()),
             "remove" => Remove(workspace, wish.Kind!),

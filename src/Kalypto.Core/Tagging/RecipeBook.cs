@@ -32,6 +32,9 @@ public sealed record RecipeBook
     /// <summary>How plain folders are laid out.</summary>
     public FolderLayout Layout { get; init; } = FolderLayout.Usual;
 
+    /// <summary>True when a format in the brackets behind a layer's name in the drawing decides that it ships.</summary>
+    public bool DrawingDecides { get; init; } = true;
+
     /// <summary>What the files with names for code say of the team's projects.</summary>
     public CodeStyle Code { get; init; } = CodeStyle.Usual;
 

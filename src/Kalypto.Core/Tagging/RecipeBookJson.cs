@@ -82,6 +82,7 @@ public static class RecipeBookJson
             Layout = root["folders"] is JsonObject layout ? new(
                 layout["byScale"]?.GetValue<bool>() ?? false, layout["byFormat"]?.GetValue<bool>() ?? false,
                 layout["suffix"]?.GetValue<string>() is { } suffix && FolderLayout.IsSuffix(suffix) ? suffix : FolderLayout.Usual.ScaleSuffix) : FolderLayout.Usual,
+            DrawingDecides = root["drawingDecides"]?.GetValue<bool>() ?? true,
             Code = root["code"] is JsonObject code ? CodeAt(code) : CodeStyle.Usual,
         };
     }
@@ -127,6 +128,10 @@ public static class RecipeBookJson
         if (book.Layout != FolderLayout.Usual)
         {
             root["folders"] = new JsonObject { ["byScale"] = book.Layout.ByScale, ["byFormat"] = book.Layout.ByFormat, ["suffix"] = book.Layout.ScaleSuffix };
+        }
+        if (!book.DrawingDecides)
+        {
+            root["drawingDecides"] = false;
         }
         if (book.Code != CodeStyle.Usual)
         {

@@ -8,7 +8,7 @@ namespace Kalypto.Web.Models;
 
 /// <summary>Everything that the recipes page shows.</summary>
 public sealed record RecipesModel(
-    IReadOnlyList<RecipeKind> Kinds, string All, string Copyright, string Author, string Contact, string Budget, bool ByScale, bool ByFormat, string Suffix,
+    IReadOnlyList<RecipeKind> Kinds, string All, string Copyright, string Author, string Contact, string Budget, bool ByScale, bool ByFormat, string Suffix, bool DrawingDecides,
     string ClassName, string KotlinPackage, string Namespace, bool IsWpf, SumModel Sum)
 {
     /// <summary>Puts it together.</summary>
@@ -25,7 +25,7 @@ public sealed record RecipesModel(
                     .. AllPlatforms.List.Select(p => new RecipeLine(p.Id, p.Name, book.For(kind).For.TryGetValue(p.Id, out var tags) ? tags.ToString() : "",
                         workspace.Platforms.Any(w => w.Id == p.Id), Core.Tagging.Kinds.AppIcon != kind))]))],
             book.All.ToString(), book.Credit.Copyright, book.Credit.Author, book.Credit.Contact, book.Budget is { } whole ? Typed(whole) : "",
-            book.Layout.ByScale, book.Layout.ByFormat, book.Layout.ScaleSuffix,
+            book.Layout.ByScale, book.Layout.ByFormat, book.Layout.ScaleSuffix, book.DrawingDecides,
             book.Code.ClassName, book.Code.KotlinPackage, book.Code.Namespace, book.Code.IsWpf, BenchModel.SumOf(plan));
     }
 

@@ -69,6 +69,20 @@ public class RecipeTests
     }
 
     [Theory]
+    [InlineData("<path id='bell [icon png]'/>", "bell")]
+    [InlineData("<path id='bell [icon to:nav]'/><path id='moon [-png]'/><path id='sun [png icno]'/><path id='day'/>", "")]
+    [InlineData("<g id='card [webp:80@2x]'><path id='bell [badge svg]'/></g><g id='Guides [png]'><path/></g>", "card bell")]
+    public void A_format_in_the_brackets_of_the_drawing_decides_that_a_layer_ships(string inside, string ships)
+    {
+        var book = RecipeBook.Usual.With(new("badge", Tags.Empty, Recipe.Usual("picture").For.Clear()));
+        var drawing = Svg.Read(inside);
+        Assert.Equal(ships, string.Join(' ', DrawnDecisions.ShippedBy(drawing, book).Select(o => drawing.Layers[o].Name)));
+        var asked = book with { DrawingDecides = false };
+        Assert.Empty(DrawnDecisions.ShippedBy(drawing, asked));
+        Assert.Equal(asked, RecipeBookJson.Read(RecipeBookJson.Write(asked)));
+    }
+
+    [Theory]
     [InlineData("photo [2]", "photo [2]", null)]
     [InlineData("a[b", "a[b", null)]
     [InlineData("moon [seen at night]", "moon [seen at night]", null)]

@@ -213,6 +213,7 @@ export const recipes = () => ({
     const { byScale, byFormat, suffix } = this.model;
     this.change({ do: 'folders', byScale, byFormat, suffix });
   },
+  saveBrackets() { this.change({ do: 'brackets', drawingDecides: this.$event.target.checked }); },
   get windowsApp() { return this.model.isWpf ? 'wpf' : ''; },
   set windowsApp(app) { this.model.isWpf = app === 'wpf'; },
   saveCode() {
