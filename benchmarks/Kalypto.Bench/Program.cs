@@ -19,6 +19,11 @@ if (args is ["many"])
     ManyDesigns.Run();
     return;
 }
+if (args is ["estimates", var lettering, .. var estimated])
+{
+    await Estimates.RunAsync(lettering, estimated, isTold: true);
+    return;
+}
 if (args is ["photos", var photos])
 {
     await Building.PhotosAsync(photos);
@@ -59,4 +64,5 @@ ManyDesigns.Run();
 await Drafts.LargeAsync(demo);
 await Drafts.RunAsync(demo);
 await Building.RunAsync(demo);
+await Estimates.RunAsync(demo, [Path.Combine(demo, "visitor-app.svg"), Path.Combine(demo, "website.svg")]);
 await Exactly.RunAsync(demo);

@@ -51,15 +51,15 @@ public sealed class DrawingStore(Database database)
     /// <summary>Those of the keys of isolated layers that were looked at.</summary>
     public async Task<IReadOnlyDictionary<string, Look>> LooksAsync(IReadOnlyCollection<string> keys, CancellationToken cancel)
     {
-        await using var batch = database.Redoable.Batch(("select key, ink, failure, passes_at is not null, colour, is_full from looks where key = any($1::char(64)[]) and (passes_at is null or passes_at > now())", [keys.ToArray()]), ($"update looks {IsUsed}", [keys.ToArray()]));
+        await using var batch = database.Redoable.Batch(("select key, ink, failure, passes_at is not null, colour, is_full, weights from looks where key = any($1::char(64)[]) and (passes_at is null or passes_at > now())", [keys.ToArray()]), ($"update looks {IsUsed}", [keys.ToArray()]));
         await using var reader = await batch.ExecuteReaderAsync(cancel);
-        return (await reader.RestAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2)) { IsPassing = r.GetBoolean(3), Colour = r.Nullable<string>(4), IsFull = r.GetBoolean(5) }), cancel)).ToDictionary(l => l.Key, l => l.Look);
+        return (await reader.RestAsync(r => (Key: r.GetString(0), Look: new Look(r.Box(1), r.Nullable<string>(2)) { IsPassing = r.GetBoolean(3), Colour = r.Nullable<string>(4), IsFull = r.GetBoolean(5), Weights = SeenWeights.Read(r.Nullable<double[]>(6)) }), cancel)).ToDictionary(l => l.Key, l => l.Look);
     }
 
     /// <summary>Keeps what was seen of a layer, and takes its job off the queue.</summary>
     public Task PutLookAsync(string key, Look look, CancellationToken cancel) => database.Redoable.RunAllAsync(cancel,
-        ($"insert into looks (key, ink, failure, passes_at, colour, is_full) values ($1, $2, $3, now() + $4, $5, $6) {Over("looks", "ink", "failure", "colour", "is_full")}",
-            [key, look.Ink.Numbers(), look.Failure, look.IsPassing ? Passing : null, look.Colour, look.IsFull]),
+        ($"insert into looks (key, ink, failure, passes_at, colour, is_full, weights) values ($1, $2, $3, now() + $4, $5, $6, $7) {Over("looks", "ink", "failure", "colour", "is_full", "weights")}",
+            [key, look.Ink.Numbers(), look.Failure, look.IsPassing ? Passing : null, look.Colour, look.IsFull, look.Weights?.Numbers]),
         (Done, [key]), (Tell, [key, database.Process, false]));
 
     /// <summary>Forgets failures, so that they are tried again at once.</summary>

@@ -1,8 +1,13 @@
 using System.Text;
+using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
+using Kalypto.Core.Planning;
+using Kalypto.Core.Platforms;
 using Kalypto.Core.Rendering;
+using Kalypto.Core.Tagging;
 
 namespace Kalypto.Drawing.Tests;
 
@@ -57,6 +62,26 @@ public class FileTests(RendererFixture fixture)
         Assert.Equal(0, (await fixture.Renderer.CompareAsync(drawn, smaller, cancel))!.Largest);
         Assert.Contains("Larkrise", Encoding.Latin1.GetString(smaller), StringComparison.Ordinal);
         Assert.Equal(smaller, (await fixture.Renderer.SmallerAsync(smaller, cancel)).Bytes!);
+    }
+
+    [Theory]
+    [InlineData(Dusk)]
+    [InlineData("<g id='x'><path d='M20 44h40l-6-8v-12a14 14 0 0 0-28 0v12z' fill='none' stroke='#173a45' stroke-width='3'/><circle cx='40' cy='50' r='4'/></g>")]
+    public async Task Nine_of_ten_files_weigh_what_a_look_at_the_layer_said(string inside)
+    {
+        var drawing = RendererFixture.Read(inside);
+        var design = new DesignState(1, "Sky", 1, new(drawing, await fixture.Renderer.MeasureAsync(drawing, null, cancel)), new Dictionary<int, Mark>());
+        var layer = drawing.Layers.First(l => l.Name == "x");
+        design = design with { Marks = new Dictionary<int, Mark> { [layer.Ordinal] = new(Decision.Ship, null, Tags.Parse("picture png png8 jpeg webp avif svg vector scale:1x,2x,3x")) } };
+        var look = await fixture.Renderer.LookAsync(design.Isolate(layer), design.Measured.ShapeOf(layer)!.Value, isExact: false, cancel);
+        var files = new PackPlanner(new("engine"), _ => look).Plan([design], [AllPlatforms.List.First(p => p.Id == "web")]).Files;
+        var near = new List<bool>();
+        foreach (var file in files)
+        {
+            var made = await fixture.Renderer.MakeFileAsync(design.Isolate(layer), new(file.Source, (file.Ask.Source.Width, file.Ask.Source.Height), (file.Width, file.Height), file.Ask.Format) { Ground = file.Ground }, cancel);
+            near.Add(Math.Abs((double)WeightEstimate.Of(file) / made.Bytes!.Length - 1) <= 0.3);
+        }
+        Assert.True(near.Count > 12 && near.Count(n => n) >= near.Count * 0.9, $"{near.Count(n => n)} of {near.Count}");
     }
 
     [Fact]

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Naming;
+using Kalypto.Core.Rendering;
 using Kalypto.Core.Tagging;
 
 namespace Kalypto.Core.Packing;
@@ -45,6 +46,12 @@ public sealed record Picture(
 
     /// <summary>True for drawings in one colour, which code may tint.</summary>
     public bool IsOneColour { get; init; }
+
+    /// <summary>What quick files of it weighed when it was looked at; null until it was.</summary>
+    public SeenWeights? Weights { get; init; }
+
+    /// <summary>How much there is to write of it in a format of shapes: bytes of SVG, and letters that become outlines; null where none is made.</summary>
+    public (long Bytes, int Letters)? Written { get; init; }
 
     /// <summary>The pictures inside it, where an SVG is to keep them beside it.</summary>
     public ImmutableArray<InsidePicture> Inside { get; init; } = [];

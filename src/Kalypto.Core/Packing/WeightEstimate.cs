@@ -1,4 +1,5 @@
 using Kalypto.Core.Formats;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Core.Packing;
 
@@ -10,6 +11,19 @@ public static class WeightEstimate
     private const double Shapes = 0.12;
     private const int Head = 150;
     private const int Drawn = 1_200;
+    private const int PdfFrame = 950;
+    private const int PdfFont = 5_000;
+    private const int VectorFrame = 180;
+    private const int PngFrame = 75;
+    private const int JpegFrame = 300;
+    private const int WebPFrame = 60;
+    private const int AvifFrame = 300;
+    private const int GifFrame = 50;
+    private const double PhotoShare = 3;
+    private const int OutlinedLetter = 420;
+
+    // The small sizes of an icon file, which are not compressed: 16, 32 and 48 px of four bytes.
+    private const int IconPixels = (16 * 16 + 32 * 32 + 48 * 48) * 4;
 
     // What files of lower and higher quality weigh of those of the usual one, as measured over the photos of the demo.
     private static readonly Dictionary<Format, (int Percent, double Share)[]> ByQuality = new()
@@ -22,10 +36,35 @@ public static class WeightEstimate
     /// <summary>The estimate in bytes.</summary>
     public static long Of(PlannedFile file)
     {
-        var ofPixels = (long)file.Width * file.Height * (file.Picture.Making.Kind is "photo" or "screen" ? Photo : Shapes) * Share(file.Ask.Format);
-        return file.Ask.Format.Quality is Quality.Under bound ? Math.Min(bound.Bytes, Head + (long)ofPixels)
-            : file.Format.IsVector ? Drawn : Head + (long)ofPixels;
+        var guess = (long)(file.Format.IsVector ? OfShapes(file) : file.Picture.Weights is { } seen ? OfSeen(file, seen) : OfNothingSeen(file));
+        return file.Ask.Format.Quality is Quality.Under bound ? Math.Min(bound.Bytes, guess) : guess;
     }
+
+    // Constants of files drawn of shapes, and the shares below, are as measured over the demo and drawings in other styles (./bench prints how near they come).
+    private static double OfShapes(PlannedFile file) => file.Picture.Written is not var (bytes, letters) ? Drawn
+        : file.Format == Format.Vector ? (bytes + letters * OutlinedLetter) * 1.2 + VectorFrame
+        : file.Format == Format.Pdf ? bytes * 0.45 + PdfFrame + (letters > 0 ? PdfFont : 0) : bytes + letters * OutlinedLetter;
+
+    // What quick files weighed when the layer was looked at, at the scale of the file.
+    private static double OfSeen(PlannedFile file, SeenWeights seen)
+    {
+        double At(SeenWeights.Measure measure) => measure.At(file.Width / file.Source.Width);
+        // Drawn shapes weigh about as much as PNG as they do as WebP, photos many times as much.
+        var isPhoto = seen.Png.Full > PhotoShare * seen.WebP.Full;
+        return file.Format.Id switch
+        {
+            "jpeg" => JpegFrame + At(seen.Jpeg) * OfQuality(file.Ask.Format),
+            "webp" when file.Ask.Format.Held is Quality.Lossless => WebPFrame + At(seen.Png) * 0.7,
+            "webp" => WebPFrame + At(seen.WebP) * (isPhoto ? 0.85 : 0.75) * OfQuality(file.Ask.Format),
+            "avif" => AvifFrame + At(seen.WebP) * 0.6 * OfQuality(file.Ask.Format),
+            "png8" => PngFrame + At(seen.Png8),
+            "gif" => GifFrame + At(seen.Gif),
+            "ico" => IconPixels + At(seen.Png),
+            _ => PngFrame + At(seen.Png) * 0.9,
+        };
+    }
+
+    private static double OfNothingSeen(PlannedFile file) => Head + (double)file.Width * file.Height * (file.Picture.Making.Kind is "photo" or "screen" ? Photo : Shapes) * Share(file.Ask.Format);
 
     // Of a PNG of the same pixels, roughly, as measured over the demo.
     private static double Share(FormatAsk ask) => ask.Format.Id switch

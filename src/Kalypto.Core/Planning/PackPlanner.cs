@@ -169,6 +169,8 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             making, key, crop, look is null, design.DrawnAt)
         {
             State = state,
+            Weights = look?.Weights,
+            Written = look?.Ink is { } drawn && variants.Any(v => v.Making.Formats.Any(f => f.Format.IsVector)) ? SvgLength.Of(layer, isolation, drawn) : null,
             Credit = design.Credit,
             KeyWithGround = making.Ground is Ground.Screen && screen is not null ? keys.Of(design.Measured.IsolateOnScreen(layer)) : key,
             IsOneColour = (making.Kind == "icon" || making.Tint == true || variants.Any(v => v.Making.Tint == true)) && PaintColours.IsOne(layer),

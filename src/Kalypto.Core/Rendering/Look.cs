@@ -13,6 +13,9 @@ public sealed record Look(Box? Ink, string? Failure)
     /// <summary>True when nothing shows through within its ink: with one colour it is a plain rectangle.</summary>
     public bool IsFull { get; init; }
 
+    /// <summary>What quick files of it weighed; null where nothing was seen.</summary>
+    public SeenWeights? Weights { get; init; }
+
     /// <summary>True for a failure that is no property of the drawing: whoever drew it died or ran out of time, and another attempt may go well.</summary>
     public bool IsPassing { get; init; }
 

@@ -23,6 +23,9 @@ public static class PngEncoder
     // Beyond this many pixels only the best of the trial.
     private const int TryPixels = 1_500_000;
     private const int Adaptive = 5;
+
+    // What stands around the pixels of a file.
+    private const int Around = 57;
     private static readonly byte[] Signature = [0x89, (byte)'P', (byte)'N', (byte)'G', 0x0d, 0x0a, 0x1a, 0x0a];
 
     /// <summary>Encodes pixels.</summary>
@@ -50,6 +53,22 @@ public static class PngEncoder
             best = best is null || file.Length < best.Length ? file : best;
         }
         return best!;
+    }
+
+    /// <summary>How long a file of the best effort would be, in bytes, nearly: of two ways to filter rows.</summary>
+    public static int Length(ReadOnlySpan<byte> rgba, int width, int height)
+    {
+        var least = int.MaxValue;
+        foreach (var layout in PixelLayout.For(rgba))
+        {
+            foreach (var filter in layout.Palette is null ? new[] { 0, Adaptive } : [0])
+            {
+                using var whole = new MemoryStream();
+                Filter(rgba, width, height, layout, filter, whole);
+                least = Math.Min(least, Deflate.Zlib(whole.GetBuffer().AsSpan(0, (int)whole.Length), isHard: false).Length + (layout.Palette is { List.Length: var colours } ? colours * 4 : 0));
+            }
+        }
+        return least + Around;
     }
 
     /// <summary>How long each filter would make the pixels, by a quick trial of all at once.</summary>

@@ -1,4 +1,5 @@
 using Kalypto.Core.Designs;
+using Kalypto.Core.Rendering;
 
 namespace Kalypto.Drawing.Workers;
 
@@ -11,6 +12,9 @@ internal sealed record Answer(string? Failure, Box? Box, Box? Outline = null, st
 {
     /// <summary>The one colour of all ink, <c>#rrggbb</c>; null for several.</summary>
     public string? Colour { get; init; }
+
+    /// <summary>What quick files of it weigh, by px; null where nothing is seen.</summary>
+    public SeenWeights? Weights { get; init; }
 
     /// <summary>True when nothing shows through within the ink.</summary>
     public bool IsFull { get; init; }

@@ -143,7 +143,7 @@ public static class WorkerLoop
             {
                 var ink = canvas.Ink();
                 var (colour, isFull) = ink is { } seen ? canvas.Paint(seen) : (null, false);
-                Send(output, new(null, ink) { Colour = colour, IsFull = isFull });
+                Send(output, new(null, ink) { Colour = colour, IsFull = isFull, Weights = ink is { } inked ? QuickWeights.Of(canvas.ToRgba(), width, inked) : null });
             }
             else if (request.Task == WorkerTask.Pixels)
             {

@@ -186,6 +186,21 @@ public class PackPlannerTests
         Assert.True(Of("web/b.jpg") > Of("web/a.png"));
     }
 
+    [Fact]
+    public void What_was_weighed_at_one_scale_tells_the_weight_at_others()
+    {
+        // It was seen at four px a unit: 4,000 bytes, half of them at half the size, a quarter of those at a quarter.
+        var measure = new SeenWeights.Measure(4, 4_000, 2_000, 500);
+        Assert.Equal([8_000, 4_000, 2_000, 500], new[] { 8.0, 4, 2, 1 }.Select(measure.At));
+        // What did not grow at all, or grew more than its area, is chance.
+        Assert.InRange(new SeenWeights.Measure(1, 100, 100, 100).At(2), 101, 150);
+        Assert.Equal(400, new SeenWeights.Measure(1, 100, 1, 1).At(2));
+        var seen = new SeenWeights(measure, measure, measure, measure, measure);
+        Assert.Equal(seen, SeenWeights.Read(seen.Numbers));
+        Assert.Equal(2_000, seen.In(2).Png.At(4));
+        Assert.Null(SeenWeights.Read([1, 2]));
+    }
+
     [Theory]
     [InlineData("jpeg")]
     [InlineData("webp")]

@@ -1,0 +1,104 @@
+using Kalypto.Core.Designs;
+using Kalypto.Core.Rendering;
+using NetVips;
+
+namespace Kalypto.Drawing.Encoders;
+
+/// <summary>Weighs quick files of what was drawn to find its ink, once as it is, at half and at a quarter of the size.</summary>
+internal static class QuickWeights
+{
+    // What is larger is weighed at half its size, or a quarter: a moment is all that a look may take longer.
+    private const int MostPixels = 200_000;
+    private const int SmallPixels = 30_000;
+    private const int MostOfFewColours = 60_000;
+    private const int LeastSide = 8;
+
+    // What every file has, whatever it shows: its tables and the names of its parts.
+    private const int PngHead = 60;
+    private const int JpegHead = 300;
+    private const int WebPHead = 40;
+    private const int GifHead = 40;
+    private const int JpegQuality = 82;
+    private const int WebPQuality = 80;
+
+    /// <summary>Weighs the pixels within the ink.</summary>
+    /// <param name="rgba">RGBA, not premultiplied, rows without gaps.</param>
+    /// <param name="width">px a row.</param>
+    /// <param name="ink">Where the ink is, in px.</param>
+    /// <returns>What they weigh, by px; null for what is too small.</returns>
+    public static SeenWeights? Of(ReadOnlySpan<byte> rgba, int width, Box ink)
+    {
+        if (Math.Min(ink.Width, ink.Height) < LeastSide)
+        {
+            return null;
+        }
+        var sizes = new List<Part> { Cut(rgba, width, ink) };
+        while (Math.Min(sizes[^1].Width, sizes[^1].Height) > 1)
+        {
+            sizes.Add(Half(sizes[^1]));
+        }
+        SeenWeights.Measure Measure(Func<Part, int> weigh, int head, int most)
+        {
+            var at = sizes.FindIndex(p => p.Width * p.Height <= most);
+            double Weight(int step) => Math.Max(1, weigh(sizes[Math.Min(at + step, sizes.Count - 1)]) - head);
+            return new(Math.Pow(0.5, at), Weight(0), Weight(1), Weight(2));
+        }
+        return new(Measure(Png, PngHead, MostPixels), Measure(Jpeg, JpegHead, MostPixels), Measure(WebP, WebPHead, MostPixels),
+            Measure(Png8, PngHead, MostOfFewColours), Measure(Gif, GifHead, MostOfFewColours));
+    }
+
+    private sealed record Part(byte[] Rgba, int Width, int Height);
+
+    private static Part Cut(ReadOnlySpan<byte> rgba, int width, Box ink)
+    {
+        var (wide, tall) = ((int)ink.Width, (int)ink.Height);
+        var part = new byte[wide * tall * 4];
+        for (var y = 0; y < tall; y++)
+        {
+            rgba.Slice((((int)ink.Y + y) * width + (int)ink.X) * 4, wide * 4).CopyTo(part.AsSpan(y * wide * 4));
+        }
+        return new(part, wide, tall);
+    }
+
+    private static Part Half(Part part)
+    {
+        var (width, height) = (part.Width / 2, part.Height / 2);
+        var (half, whole, row) = (new byte[width * height * 4], part.Rgba, part.Width * 4);
+        for (var y = 0; y < height; y++)
+        {
+            for (var i = 0; i < width * 4; i++)
+            {
+                var at = y * 2 * row + i / 4 * 8 + i % 4;
+                half[y * width * 4 + i] = (byte)((whole[at] + whole[at + 4] + whole[at + row] + whole[at + row + 4]) / 4);
+            }
+        }
+        return new(half, width, height);
+    }
+
+    private static int Png(Part part) => PngEncoder.Length(part.Rgba, part.Width, part.Height);
+
+    private static int Jpeg(Part part)
+    {
+        using var image = Vips.FromRgba(part.Rgba, part.Width, part.Height);
+        using var flat = image.Flatten(background: [255, 255, 255]);
+        return flat.JpegsaveBuffer(q: JpegQuality, optimizeCoding: true, keep: Enums.ForeignKeep.None).Length;
+    }
+
+    private static int WebP(Part part)
+    {
+        using var image = Vips.FromRgba(part.Rgba, part.Width, part.Height);
+        return image.WebpsaveBuffer(q: WebPQuality, effort: part.Width * part.Height <= SmallPixels ? 4 : 2, keep: Enums.ForeignKeep.None).Length;
+    }
+
+    private static int Png8(Part part)
+    {
+        using var image = Vips.FromRgba(part.Rgba, part.Width, part.Height);
+        return image.PngsaveBuffer(palette: true, q: 100, dither: 1, effort: 1, compression: 9, keep: Enums.ForeignKeep.None).Length;
+    }
+
+    private static int Gif(Part part)
+    {
+        using var image = Vips.FromRgba(part.Rgba, part.Width, part.Height);
+        return image.GifsaveBuffer(effort: 1, dither: 1, keep: Enums.ForeignKeep.None).Length;
+    }
+}
