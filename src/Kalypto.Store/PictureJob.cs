@@ -43,6 +43,9 @@ public sealed record PictureJob(double X, double Y, double W, double H, int Widt
     /// <summary>True to be turned round where languages are written from right to left.</summary>
     public bool Mirrors { get; init; }
 
+    /// <summary>The lines around it that say how it stretches, as text; null for a plain picture.</summary>
+    public string? Patch { get; init; }
+
     /// <summary>The key of a PNG that is drawn and is to be written as small as it goes; null for a picture to draw.</summary>
     public string? SmallerOf { get; init; }
 

@@ -65,6 +65,32 @@ public class FileTests(RendererFixture fixture)
     }
 
     [Theory]
+    // Round corners stay; of a button shaded from top to bottom every column is the same, and a row in the middle is taken.
+    [InlineData("fill='#2c6e54'", "", "10-86", "10-54")]
+    [InlineData("fill='url(#g)'", "", "10-86", "32-33")]
+    [InlineData("fill='#2c6e54'", "30,20,10,8/", "30-86", "20-56")]
+    public async Task The_lines_of_a_nine_patch_are_what_is_alike_in_the_pixels_or_what_is_said(string fill, string said, string across, string down)
+    {
+        var drawing = RendererFixture.Read($"<defs><linearGradient id='g' x2='0' y2='1'><stop stop-color='#173a45'/><stop offset='1' stop-color='#f3d9a0'/></linearGradient></defs><g id='x'><rect width='96' height='64' rx='10' {fill}/></g>");
+        var made = await fixture.Renderer.MakeFileAsync(Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x")),
+            new(new Box(0, 0, 96, 64), (96, 64), (96, 64), new(Format.Png)) { Patch = NinePatch.Parse(said.Length == 0 ? "/" : said) }, cancel);
+        using var image = NetVips.Image.NewFromBuffer(made.Bytes!);
+        Assert.Equal((98, 66), (image.Width, image.Height));
+        using var colours = image.Colourspace(NetVips.Enums.Interpretation.Srgb);
+        bool IsBlack(int x, int y) => colours[x, y] is [0, 0, 0, 255];
+        bool IsClear(int x, int y) => colours[x, y] is [.., 0];
+        string Line(int length, Func<int, (int X, int Y)> at)
+        {
+            var black = Enumerable.Range(0, length).Where(i => at(i) is var p && IsBlack(p.X, p.Y)).ToList();
+            Assert.All(Enumerable.Range(0, length).Except(black), i => Assert.True(at(i) is var p && IsClear(p.X, p.Y)));
+            return black.Count == 0 ? "" : $"{black[0] - 1}-{black[^1]}";
+        }
+        Assert.Equal((across, down), (Line(98, i => (i, 0)), Line(66, i => (0, i))));
+        // The label goes where it stretches, as nothing else was said.
+        Assert.Equal((across, down), (Line(98, i => (i, 65)), Line(66, i => (97, i))));
+    }
+
+    [Theory]
     [InlineData(Dusk)]
     [InlineData("<g id='x'><path d='M20 44h40l-6-8v-12a14 14 0 0 0-28 0v12z' fill='none' stroke='#173a45' stroke-width='3'/><circle cx='40' cy='50' r='4'/></g>")]
     public async Task Nine_of_ten_files_weigh_what_a_look_at_the_layer_said(string inside)

@@ -49,6 +49,7 @@ const more = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200">
   <g id="class [picture wide:120,240 webp jpeg -png]"><path d="M270 10h60v40h-60z" fill="#a8690f"/></g>
   <g id="hello [picture png8 gif]"><path d="M340 10h30v30h-30z" fill="#f3d9a0"/></g>
   <g id="hello-de [picture twin:de]"><path d="M340 60h30v30h-30z" fill="#f3d9a0"/><path d="M345 65h5v5h-5z"/></g>
+  <g id="reserve [button stretch]"><rect x="250" y="100" width="130" height="48" rx="12" fill="#2c6e54"/><text x="315" y="130" text-anchor="middle" font-family="Lato" font-size="18" fill="#fff">Reserve</text></g>
   <g id="new [app-icon over:#173a45]"><path d="M10 100h60v60H10z" fill="#f3d9a0"/></g>
   <g id="new-dark [app-icon twin:dark]"><path d="M90 100h60v60H90z" fill="#9fd0b8"/></g>
   <g id="new-tinted [app-icon twin:tinted]"><path d="M170 100h60v60h-60z" fill="#888"/></g>
@@ -106,6 +107,7 @@ test('what has a name of its own is there by it, and no letter needs a font', ()
 
 test('Android: aapt2 compiles and links every resource, and Kotlin finds each name', { skip: !has('aapt2') || !existsSync('/usr/share/android-framework-res/framework-res.apk') ? 'aapt2 is not on this machine' : false }, () => {
   write('AndroidManifest.xml', '<manifest xmlns:android="http://schemas.android.com/apk/res/android" package="org.larkrise.visits"><application android:label="Larkrise"/></manifest>');
+  assert.ok(['ldpi', 'mdpi', 'hdpi', 'xhdpi', 'xxhdpi', 'xxxhdpi'].every(d => files[`android/res/drawable-${d}/reserve.9.png`]), 'a button that stretches is a nine-patch in every density');
   run('aapt2', ['compile', '--dir', 'android/res', '-o', 'compiled.zip']);
   run('aapt2', ['link', '-o', 'linked.apk', '-I', '/usr/share/android-framework-res/framework-res.apk', '--manifest', 'AndroidManifest.xml', '--java', 'gen', '--min-sdk-version', '24', '--target-sdk-version', '29', '--auto-add-overlay', 'compiled.zip']);
   const resources = new Set([...readFileSync(join(folder, 'gen/org/larkrise/visits/R.java'), 'utf8').split('class drawable')[1].split('}')[0].matchAll(/int (\w+)=/g)].map(m => m[1]));

@@ -2,6 +2,7 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Workers;
@@ -208,6 +209,7 @@ public sealed class DrawingService(
                     IsExact = job.IsExact,
                     TakesColour = picture.TakesColour,
                     Mirrors = picture.Mirrors,
+                    Patch = picture.Patch is { } patch ? NinePatch.Parse(patch) : null,
                 }, cancel);
             if (IsAgain(taken, drawn.IsPassing, drawn.IsSlow))
             {

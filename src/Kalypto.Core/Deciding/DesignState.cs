@@ -95,8 +95,9 @@ public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDr
 
     private Known Memo => known.Of(this, () => new());
 
-    /// <summary>The isolated layer, without what is left in it.</summary>
-    public Isolation Isolate(Layer layer) => Measured.Isolate(layer, MarkOf);
+    /// <summary>The isolated layer, without what is left in it, and without its label where it stretches around any.</summary>
+    public Isolation Isolate(Layer layer) => SaidOf(layer).Tags.Stretch is null ? Measured.Isolate(layer, MarkOf)
+        : Measured.Isolate(layer, inside => inside.Content == LayerContent.Text ? Mark.None with { Decision = Decision.Leave } : MarkOf(inside));
 
     /// <summary>Drawing units to points.</summary>
     public Box ToPoints(Box box) => box.Scale(1 / DrawnAt);

@@ -26,6 +26,9 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     /// <summary>True to say in the file that it is turned round where languages are written from right to left.</summary>
     public bool Mirrors { get; init; }
 
+    /// <summary>The lines around it that say how it stretches; null for a plain picture.</summary>
+    public NinePatch? Patch { get; init; }
+
     /// <summary>What sort of output it is, whatever its crop: <c>2x</c>, <c>480w</c>, <c>64h</c>, or <c>48s</c> for a square.</summary>
     public string Output { get; init; } = Scale.ToString();
 

@@ -77,7 +77,7 @@ public static class Manifest
         {
             json.WriteNumber("scale", Math.Round(file.Scale.Factor, 6));
         }
-        json.WriteNumber("width", file.Width);
-        json.WriteNumber("height", file.Height);
+        json.WriteNumber("width", file.Width + file.Border);
+        json.WriteNumber("height", file.Height + file.Border);
     }
 }

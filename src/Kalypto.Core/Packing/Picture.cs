@@ -53,6 +53,9 @@ public sealed record Picture(
     /// <summary>How much there is to write of it in a format of shapes: bytes of SVG, and letters that become outlines; null where none is made.</summary>
     public (long Bytes, int Letters)? Written { get; init; }
 
+    /// <summary>Where the label is that a stretching button is drawn without, in pt; null where there is none.</summary>
+    public Box? Label { get; init; }
+
     /// <summary>The pictures inside it, where an SVG is to keep them beside it.</summary>
     public ImmutableArray<InsidePicture> Inside { get; init; } = [];
 

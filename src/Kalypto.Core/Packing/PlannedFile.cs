@@ -27,6 +27,9 @@ public sealed record PlannedFile(string Platform, Picture Picture, FileAsk Ask, 
     /// <summary>Height in px.</summary>
     public int Height => Ask.Height;
 
+    /// <summary>What the file is larger than its picture, px: the lines around it.</summary>
+    public int Border => Ask.Patch is null ? 0 : NinePatch.Border;
+
     /// <summary>The rectangle to draw, in drawing units.</summary>
     public Box Source => Ask.Source.Scale(Picture.DrawnAt);
 

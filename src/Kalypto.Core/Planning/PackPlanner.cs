@@ -170,6 +170,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
         {
             State = state,
             Weights = look?.Weights,
+            Label = making.Stretch is null ? null : LabelIn(design, layer),
             Written = look?.Ink is { } drawn && variants.Any(v => v.Making.Formats.Any(f => f.Format.IsVector)) ? SvgLength.Of(layer, isolation, drawn) : null,
             Credit = design.Credit,
             KeyWithGround = making.Ground is Ground.Screen && screen is not null ? keys.Of(design.Measured.IsolateOnScreen(layer)) : key,
@@ -184,6 +185,9 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             IsExactWithGround = making.Ground is Ground.Screen && screen is not null && keys.IsExact(design.Measured.IsolateOnScreen(layer)),
         };
     }
+
+    private static Box? LabelIn(DesignState design, Layer layer) =>
+        layer.SelfAndDescendants().Where(l => l.Content == LayerContent.Text && !l.HiddenHere).Select(design.PointsOf).OfType<Box>().Aggregate((Box?)null, (all, box) => all?.Union(box) ?? box);
 
     // A state is written behind the name, unless it stands there already; the normal one is the button itself.
     private static IReadOnlyList<string> WordsOf(string name, StateSet? set, string? state, Twin? twin)

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Rendering;
 
@@ -25,6 +26,9 @@ public sealed record FileContent(Box Crop, (double Width, double Height) Points,
 
     /// <summary>True to be turned round where languages are written from right to left.</summary>
     public bool Mirrors { get; init; }
+
+    /// <summary>The lines around it that say how it stretches; null for a plain picture.</summary>
+    public NinePatch? Patch { get; init; }
 
     /// <summary>The files that stand for the pictures inside the layer, in their order; empty to embed them.</summary>
     public ImmutableArray<string> Links { get; init; } = [];

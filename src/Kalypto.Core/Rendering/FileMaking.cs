@@ -39,7 +39,7 @@ public static class FileMaking
             return text is not null ? Text(text) : Refused(refusal!);
         }
         var (width, height) = ask.Format.IsVector ? points : (pixels.Width, pixels.Height);
-        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact), width, height, ask, credit), cancel);
+        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact), width, height, ask, credit) { Patch = content.Patch }, cancel);
     }
 
     /// <summary>Turns the texts of a layer into outlines.</summary>

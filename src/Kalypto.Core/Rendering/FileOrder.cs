@@ -1,5 +1,6 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Rendering;
 
@@ -9,4 +10,8 @@ namespace Kalypto.Core.Rendering;
 /// <param name="Height">px; pt for a file of shapes.</param>
 /// <param name="Ask">Its format and quality.</param>
 /// <param name="Credit">Lines that it carries.</param>
-public sealed record FileOrder(Scene Scene, double Width, double Height, FormatAsk Ask, CreditLines Credit);
+public sealed record FileOrder(Scene Scene, double Width, double Height, FormatAsk Ask, CreditLines Credit)
+{
+    /// <summary>The lines around it that say how it stretches; null for a plain picture.</summary>
+    public NinePatch? Patch { get; init; }
+}

@@ -30,6 +30,9 @@ public sealed record Holding(ImmutableArray<(Origin Origin, Tags Tags)> Said)
     /// <summary>Where it is said whether it takes the colour around it.</summary>
     public Origin Tint => Of(t => t.Tint is not null);
 
+    /// <summary>Where it is said how it stretches.</summary>
+    public Origin Stretch => Of(t => t.Stretch is not null);
+
     /// <summary>Where it is said whether it is turned round.</summary>
     public Origin Mirror => Of(t => t.Mirror is not null);
 

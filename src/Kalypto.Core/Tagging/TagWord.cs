@@ -59,6 +59,12 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         YesOrNo("credit", "the project's credit goes into the files", (tags, said) => tags with { Credit = said }),
         YesOrNo("tint", "a drawing of one colour takes the colour of the code around it", (tags, said) => tags with { Tint = said }),
         YesOrNo("mirror", "turned round where languages are written from right to left", (tags, said) => tags with { Mirror = said }),
+        new("stretch", "a button that stretches around its label, which stays out: a nine-patch on Android, its lines found in the drawing",
+            word => word == "stretch" ? tags => tags with { Stretch = Stretch.Found } : null, _ => null)
+        { IsForRecipes = false },
+        Valued("stretch", "stretch:20,12", "the same; these points at its sides, and above and below, stay as they are",
+            text => Stretch.Parse(text) is { } stretch ? tags => tags with { Stretch = stretch } : null, tags => tags with { Stretch = null }) with
+        { IsForRecipes = false },
         Valued("alt", "alt:A_bell", "what is read aloud instead of the picture, a dash below for each space",
             text => text.Length is > 0 and <= LongestAlt && text.Trim('_').Length > 0 ? tags => tags with { Alt = text.Trim('_').Replace('_', ' ') } : null,
             tags => tags with { Alt = null }) with { IsForRecipes = false },

@@ -57,6 +57,9 @@ public sealed record Tags
     /// <summary>True: it is turned round where languages are written from right to left; false: it is not; null: not said.</summary>
     public bool? Mirror { get; init; }
 
+    /// <summary>How it stretches around its label; null: not said, so it does not.</summary>
+    public Stretch? Stretch { get; init; }
+
     /// <summary>What is read aloud instead of the picture; empty for a picture that says nothing; null: not said, so its name.</summary>
     public string? Alt { get; init; }
 
@@ -99,6 +102,7 @@ public sealed record Tags
         Prefix = Prefix ?? others.Prefix,
         Tint = Tint ?? others.Tint,
         Mirror = Mirror ?? others.Mirror,
+        Stretch = Stretch ?? others.Stretch,
         Alt = Alt ?? others.Alt,
         Only = Only ?? others.Only,
         Twin = Twin ?? others.Twin,
@@ -169,6 +173,10 @@ public sealed record Tags
         if (Mirror is { } mirror)
         {
             yield return mirror ? "mirror" : "-mirror";
+        }
+        if (Stretch is not null)
+        {
+            yield return Stretch.Edges.IsEmpty ? "stretch" : "stretch:" + Stretch;
         }
         if (Alt is not null)
         {

@@ -1,5 +1,6 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Styling;
 
@@ -28,6 +29,9 @@ internal sealed record Request(WorkerTask Task, double Width, double Height, Eff
 
     /// <summary>The quality of a file, as it is typed; empty for the usual one.</summary>
     public string Quality { get; init; } = "";
+
+    /// <summary>The lines around a file that say how it stretches; null for a plain picture.</summary>
+    public NinePatch? Patch { get; init; }
 
     /// <summary>Lines that a file carries.</summary>
     public CreditLines Credit { get; init; } = CreditLines.None;

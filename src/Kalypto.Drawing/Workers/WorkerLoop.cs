@@ -5,6 +5,7 @@ using System.Text.Json;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;
@@ -209,6 +210,10 @@ public static class WorkerLoop
         }
         var (width, height) = ((int)request.Width, (int)request.Height);
         using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
+        if (request.Patch is { } patch)
+        {
+            return FileEncoder.Encode(PatchLines.Around(canvas.ToRgba(), width, height, patch), width + NinePatch.Border, height + NinePatch.Border, ask, request.Credit, request.PlainCredit);
+        }
         return FileEncoder.Encode(canvas.ToRgba(), width, height, ask, request.Credit, request.PlainCredit);
     }
 

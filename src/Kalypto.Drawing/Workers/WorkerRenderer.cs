@@ -242,7 +242,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             throw new ArgumentException($"{format.Name} is written by the core.", nameof(order));
         }
         return await AskOneAsync(
-            new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
+            new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Patch = order.Patch, Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
             order.Scene, cancel);
     }
 

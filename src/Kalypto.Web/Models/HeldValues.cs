@@ -57,6 +57,10 @@ internal static class HeldValues
         {
             Add("right to left", m => m.Mirror ? "turned round" : "as it is", h => h.Mirror);
         }
+        if (platforms.Any(p => p.Making.Stretch is not null))
+        {
+            Add("stretches", m => m.Stretch switch { null => "does not", { Edges.IsEmpty: true } => "its middle, found in the drawing", var stretch => $"all but {stretch} pt at its edges" }, h => h.Stretch);
+        }
         if (platforms.Any(p => p.Making.Alt is not null))
         {
             Add("read aloud", m => m.Alt switch { null => "its name", "" => "nothing", var alt => alt }, h => h.Alt);

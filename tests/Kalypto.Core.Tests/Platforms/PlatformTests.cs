@@ -8,6 +8,7 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
 using Kalypto.Core.Isolating;
+using Kalypto.Core.Packing;
 using Kalypto.Core.Planning;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Rendering;
@@ -233,6 +234,28 @@ public partial class PlatformTests
         Assert.Equal(6, pack.Files.Length);
         Assert.All(pack.Files, f => Assert.EndsWith(".png", f.Path, StringComparison.Ordinal));
         Assert.Contains("it has a mask", Assert.Single(pack.Findings, f => f.Check == "not-as-a-vector").Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_stretching_button_is_a_nine_patch_without_its_label_on_android()
+    {
+        const string Button = "<g id='book'><rect x='10' y='10' width='24' height='24' rx='4'/><text x='16' y='24'>Book</text></g>";
+        var found = Plan(Button, "android", null, ("book", "button stretch"));
+        Assert.Equal("android/res/drawable-hdpi/book.9.png android/res/drawable-ldpi/book.9.png android/res/drawable-mdpi/book.9.png android/res/drawable-xhdpi/book.9.png android/res/drawable-xxhdpi/book.9.png android/res/drawable-xxxhdpi/book.9.png", Paths(found));
+        Assert.All(found.Files, f => Assert.Null(f.Ask.Patch!.Kept));
+        Assert.Contains("R.drawable.book", Text(found, "android/Pictures.kt"), StringComparison.Ordinal);
+        // Said by hand, in points; lines never meet.
+        var said = Plan(Button, "android", null, ("book", "button stretch:4,6 scale:1x,2x"));
+        Assert.Equal(["8,12,8,12", "4,6,4,6"], said.Files.OrderByDescending(f => f.Width).Select(f => $"{f.Ask.Patch!.Kept}"));
+        Assert.Equal("11,11,11,11", $"{Plan(Button, "android", null, ("book", "button stretch:90 scale:1x")).Files.Single().Ask.Patch!.Kept}");
+        Assert.NotEqual(said.Files[0].Key, Plan(Button, "android", null, ("book", "button stretch:5 scale:1x,2x")).Files[0].Key);
+        // Its label is not part of it anywhere, and the plain picture has it.
+        var design = Svg.Design(Button, Shape, ("book", new Mark(Decision.Ship, null, Tags.Parse("button stretch"))));
+        var layer = design.Layers.First(l => l.Name == "book");
+        Assert.Equal(["Book"], design.Isolate(layer).Without.Select(o => design.Layers[o].Name));
+        Assert.Empty((design with { Marks = new Dictionary<int, Mark> { [layer.Ordinal] = new(Decision.Ship, null, Tags.Parse("button")) } }).Isolate(layer).Without);
+        Assert.Equal(found.Files[0].Ask.Patch, NinePatch.Parse($"{found.Files[0].Ask.Patch}"));
+        Assert.DoesNotContain(".9.", Paths(Plan(Button, "web", null, ("book", "button stretch"))), StringComparison.Ordinal);
     }
 
     [Fact]

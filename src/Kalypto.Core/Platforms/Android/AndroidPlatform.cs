@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
@@ -65,6 +66,10 @@ public sealed class AndroidPlatform : IPlatform
             // What vectors cannot show ships in densities; the finding says why.
             making = making with { Formats = [.. making.Formats.Where(f => f.Format != Format.Vector), .. making.Formats.Any(f => f.Format != Format.Vector && Takes(f.Format)) ? [] : new[] { new FormatAsk(Format.Png) }] };
         }
+        if (making.Stretch is { } stretch)
+        {
+            return Stretching(ask, stretch);
+        }
         var form = Qualifiers(making.Twin);
         Format[] order = [Format.Vector, Format.WebP, Format.Png, Format.Png8, Format.Jpeg, Format.Gif];
         var format = order.FirstOrDefault(f => making.Makes(f));
@@ -73,6 +78,27 @@ public sealed class AndroidPlatform : IPlatform
             (_, scale, ending) => $"{Resources}/drawable{form}-{scales.First(d => d.Scale == scale).Density}/{ask.Name}{ending.Replace('-', '_')}",
             (_, size, ending) => $"{Resources}/drawable{form}-nodpi/{ask.Name}_{size}{ending.Replace('-', '_')}",
             (_, ending) => $"{Resources}/drawable{form}/{ask.Name}{ending}");
+    }
+
+    // Pixels with lines around them, in every density.
+    private static IEnumerable<FileAsk> Stretching(PictureAsk ask, Stretch stretch)
+    {
+        var plain = ask.Making with { Formats = [new(Format.Png)], Wide = [], Tall = [] };
+        foreach (var (density, scale) in Densities.Where(d => plain.ScalesAmong(Densities.Select(d => d.Scale)).Contains(d.Scale)))
+        {
+            var file = FileAsk.At($"{Resources}/drawable{Qualifiers(plain.Twin)}-{density}/{ask.Name}.9.png", plain.Formats[0], scale, ask.Crop);
+            yield return file with { Patch = PatchOf(file, stretch, ask.Picture.Label) };
+        }
+    }
+
+    private static NinePatch PatchOf(FileAsk file, Stretch stretch, Box? label)
+    {
+        int Pixels(double points, int most) => Math.Clamp((int)Math.Round(points * file.Scale.Factor), 0, (most - 1) / 2);
+        var (wide, tall, crop) = (file.Width, file.Height, file.Source);
+        NinePatch.Sides? kept = stretch.Edges is [var left, var top, var right, var bottom] ? new(Pixels(left, wide), Pixels(top, tall), Pixels(right, wide), Pixels(bottom, tall)) : null;
+        // Another label is longer, so as much room as there is at the nearer side is left at both.
+        return new(kept, label is not { } box ? null : (Pixels(Math.Min(box.X - crop.X, crop.Right - box.Right), wide), Pixels(Math.Min(box.Y - crop.Y, crop.Bottom - box.Bottom), tall)) is var (across, down)
+            ? new NinePatch.Sides(across, down, across, down) : null);
     }
 
     /// <summary>The qualifiers of the form that a resource is for, in the order that Android asks for (App resources overview, table 2).</summary>
