@@ -2,7 +2,6 @@ using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Workers;

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Rendering;
 

@@ -1,6 +1,5 @@
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
-using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Rendering;
 

@@ -1,4 +1,4 @@
-using Kalypto.Core.Packing;
+using Kalypto.Core.Formats;
 
 namespace Kalypto.Drawing.Encoders;
 

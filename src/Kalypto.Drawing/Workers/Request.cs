@@ -1,6 +1,5 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Rendering;
 using Kalypto.Core.Styling;
 

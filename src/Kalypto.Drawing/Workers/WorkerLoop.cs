@@ -5,7 +5,6 @@ using System.Text.Json;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
-using Kalypto.Core.Packing;
 using Kalypto.Core.Reading;
 using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;

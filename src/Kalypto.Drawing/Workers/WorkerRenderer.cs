@@ -205,7 +205,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
                 continue;
             }
             var found = new Box(region.X + ink.X / scale, region.Y + ink.Y / scale, ink.Width / scale, ink.Height / scale);
-            return new(isolation.HasFilter ? found : LookScale.Refine(found, shape, 1 / scale), null) {
+            return new(isolation.HasFilter ? found : LookScale.Refine(found, shape, 1 / scale), null)
+            {
                 Colour = seen.Colour,
                 IsFull = seen.IsFull,
                 Weights = seen.Weights?.In(scale),

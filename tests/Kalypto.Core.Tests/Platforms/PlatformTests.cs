@@ -7,6 +7,7 @@ using Kalypto.Core.Comparing;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Planning;

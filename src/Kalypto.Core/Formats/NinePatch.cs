@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace Kalypto.Core.Packing;
+namespace Kalypto.Core.Formats;
 
 /// <summary>
 /// The lines that say of a PNG which part of it stretches and where its label goes: black in a border of one px around it,
