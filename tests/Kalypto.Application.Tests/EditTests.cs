@@ -1,3 +1,5 @@
+using System.Text;
+using Kalypto.Application.BringingIn;
 using Kalypto.Application.Editing;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
@@ -27,6 +29,28 @@ public class EditTests
     private static LayerRef Find(Workspace workspace, string name) => new(workspace.States[0].Id, workspace.States[0].Layers.First(l => l.Name == name).Ordinal);
 
     private static Mark Said(Workspace workspace, string name) => workspace.MarkOf(Find(workspace, name));
+
+    [Theory]
+    [InlineData(RuleScope.Screen, "A:words")]
+    [InlineData(RuleScope.Design, "A:words B:more")]
+    [InlineData(RuleScope.Project, "A:words B:more another:other")]
+    public async Task A_rule_decides_on_one_screen_in_a_design_or_everywhere_as_one_step(RuleScope scope, string decided)
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var project = await kalypto.ProjectAsync("<svg id='A' width='300' height='500'><text id='words' y='20'>Hello</text></svg><svg id='B' x='400' width='300' height='500'><text id='more' y='20'>Hello</text><rect id='box' width='9' height='9'/></svg>");
+        var other = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 300 500'><text id='other' y='20'>Hello</text></svg>");
+        await kalypto.Get<BringIn>().FileAsync(new(Running.Ada, project), "another.svg", other, "another.svg", TestContext.Current.CancellationToken);
+        var visit = await kalypto.VisitAsync(project);
+        var (row, state) = visit.Workspace.Designs[0];
+        var (done, layers) = await kalypto.Get<DecideByRule>().RunAsync(visit, row.Id, state.Measured.Drawing.Screens[0].Root.Ordinal, DecisionRule.All.First(r => r.Id == "texts"), scope, TestContext.Current.CancellationToken);
+        Assert.True(done.IsDone);
+        var after = (await kalypto.OpenAsync(project)).States;
+        var all = after.SelectMany(s => s.Layers.Where(l => s.MarkOf(l).Decision == Decision.Code).Select(l => $"{s.Measured.ScreenOf(l)!.Name.ToLowerInvariant()}:{l.Name}"));
+        Assert.Equal(decided.ToLowerInvariant(), string.Join(' ', all));
+        Assert.Equal(decided.Split(' ').Length, layers);
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), TestContext.Current.CancellationToken)).IsDone);
+        Assert.DoesNotContain((await kalypto.OpenAsync(project)).States, s => s.Marks.Any(m => m.Value.Decision == Decision.Code));
+    }
 
     [Fact]
     public async Task What_is_said_of_one_place_is_said_of_all_in_one_step_until_it_stands_apart()

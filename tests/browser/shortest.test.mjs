@@ -92,6 +92,44 @@ test('a board of 300 layers becomes a pack by keyboard alone', async () => {
   assert.ok(presses < 40);
 });
 
+test('Build is few stops of Tab away on a pack of hundreds of files, and one key; arrows move within lists', async () => {
+  await page.goto(`${server.address}/projects/2/pack`);
+  await page.waitForFunction(() => document.querySelectorAll('.pack-card').length > 50, null, { timeout: patience });
+  await page.waitForFunction(() => document.querySelectorAll('.shelf a[tabindex="0"]').length === 1, null, { timeout: patience });
+  let stops = 0;
+  await page.locator('body').focus();
+  while (!await page.evaluate(() => document.activeElement.matches('.pack .btn-next')) && stops < 100) {
+    await page.keyboard.press('Tab');
+    stops++;
+  }
+  console.log(`# from the top of a pack of 300 files to Build: ${stops} stops of Tab`);
+  assert.ok(stops < 40, `${stops}`);
+  // Within a list arrows move, and coming back leads to where one was.
+  await page.locator('.shelf a[tabindex="0"]').focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  const where = await page.evaluate(() => document.activeElement.getAttribute('href'));
+  await page.keyboard.press('Tab');
+  assert.ok(!await page.evaluate(() => !!document.activeElement.closest('.shelf a')));
+  await page.keyboard.press('Shift+Tab');
+  assert.equal(await page.evaluate(() => document.activeElement.getAttribute('href')), where);
+  await page.keyboard.press('b');
+  assert.ok(await page.evaluate(() => document.activeElement.matches('.pack .btn-next')));
+  await page.keyboard.press('v');
+  await page.waitForSelector('.pack-list tbody tr');
+  await breaksNoRule(page);
+  // On the bench: the next filter, the rules, the button that builds.
+  await page.goto(server.address + '/projects/2');
+  await page.goto(server.address + await page.locator('.screen-face').getAttribute('href'));
+  await page.waitForSelector('.ledger-row');
+  await page.keyboard.press('v');
+  assert.equal(await page.locator('.ledger-tools button[aria-pressed=true]').first().textContent(), 'open');
+  await page.keyboard.press('u');
+  await page.waitForFunction(() => document.activeElement.dataset?.rule, null, { timeout: patience });
+  await page.keyboard.press('b');
+  assert.ok(await page.evaluate(() => document.activeElement.matches('.bench .btn-next')));
+});
+
 test('everything that can be done on a page is found by its name, without a mouse', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
   await page.waitForSelector('.pack-card, .empty');

@@ -15,15 +15,22 @@ public sealed class DecideByRule(EditLayers edit, ArrangeLayers arrange)
     /// <param name="design">The design.</param>
     /// <param name="screen">The layer that stands for the screen.</param>
     /// <param name="rule">The rule.</param>
+    /// <param name="scope">Where.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <returns>What became of it, and how many layers it is about.</returns>
-    public async Task<(StepDone Done, int Layers)> RunAsync(Visit visit, int design, int screen, DecisionRule rule, CancellationToken cancel)
+    public async Task<(StepDone Done, int Layers)> RunAsync(Visit visit, int design, int screen, DecisionRule rule, RuleScope scope, CancellationToken cancel)
     {
         if (visit.Workspace.FindScreen(design, screen) is not var (_, state, shown))
         {
             return (new(StepState.Gone), 0);
         }
-        var layers = rule.Among(state, state.Measured.LayersOf(shown)).Select(l => new LayerRef(design, l.Ordinal)).ToList();
+        var layers = scope switch
+        {
+            RuleScope.Screen => rule.Among(state, state.Measured.LayersOf(shown)).Select(l => new LayerRef(design, l.Ordinal)).ToList(),
+            RuleScope.Design => AllOf(state),
+            _ => [.. visit.Workspace.States.SelectMany(AllOf)],
+        };
+        List<LayerRef> AllOf(DesignState all) => [.. rule.Among(all, all.Layers.Skip(1)).Select(l => new LayerRef(all.Id, l.Ordinal))];
         var line = TagLine.Parse(rule.Tags);
         return (layers.Count == 0 ? new(StepState.Nothing) : await edit.ChangeAsync(visit, $"{char.ToUpperInvariant(rule.Label[0])}{rule.Label[1..]} ({layers.Count})", layers,
             mark => mark with { Decision = rule.Decision, Tags = mark.Tags.Kind is null ? line.ApplyTo(mark.Tags) : mark.Tags }, cancel), layers.Count);

@@ -63,6 +63,10 @@ internal sealed class SvgParser(ReadingLimits limits)
         {
             throw new DrawingRefusedException("The file is compressed (SVGZ)", "Save it as plain, uncompressed SVG");
         }
+        if (StrangeFiles.NameOf(file) is { } strange)
+        {
+            throw new DrawingRefusedException($"The file is {strange}, which is no drawing", "Save the drawing as SVG, PDF, OpenRaster, PNG or JPEG and bring that file in");
+        }
     }
 
     private ElementBuilder Read(XmlReader reader)

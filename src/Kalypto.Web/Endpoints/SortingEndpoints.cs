@@ -14,7 +14,7 @@ namespace Kalypto.Web.Endpoints;
 /// <summary>What sorts many layers at once: combinations, rules, suggestions, new names, fixes.</summary>
 internal static class SortingEndpoints
 {
-    private sealed record ByRule(int Design, int Screen, string? Since, int[]? Layers, string Rule) : BenchPlace(Design, Screen, Since, Layers);
+    private sealed record ByRule(int Design, int Screen, string? Since, int[]? Layers, string Rule, string? In) : BenchPlace(Design, Screen, Since, Layers);
 
     private sealed record Accept(int Design, int Screen, string? Since, int[]? Layers, string? Kind, int? AtLeast) : BenchPlace(Design, Screen, Since, Layers);
 
@@ -44,7 +44,7 @@ internal static class SortingEndpoints
                 {
                     return (new(StepState.Gone), BenchSaid.Nothing);
                 }
-                var (done, layers) = await decide.RunAsync(entry.Visit, wish.Design, wish.Screen, rule, cancel);
+                var (done, layers) = await decide.RunAsync(entry.Visit, wish.Design, wish.Screen, rule, Enum.TryParse<RuleScope>(wish.In, ignoreCase: true, out var scope) ? scope : RuleScope.Screen, cancel);
                 return (done, new(layers == 0 ? $"Nothing open here for “{rule.Label}”" : $"{rule.Label}: {Words.Count(layers, "layer")}"));
             }, cancel, needsLayers: false));
         project.MapPost("/accept", (Entry entry, Accept wish, Bench bench, DecideByRule decide, CancellationToken cancel) =>

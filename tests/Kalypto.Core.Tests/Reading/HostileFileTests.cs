@@ -10,8 +10,12 @@ public class HostileFileTests
     public static TheoryData<string, string, string> Refused() => new()
     {
         { "empty file", "", "empty" },
-        { "not XML", "hello", "not well-formed" },
-        { "binary", "\u0001\u0002\u0003", "not well-formed" },
+        { "not XML", "hello", "The file is plain text, which is no drawing" },
+        { "binary", "\u0001\u0002\u0003", "of a sort that is not known here" },
+        { "JSON", " {\"icons\": []}", "The file is JSON" },
+        { "PostScript", "%!PS-Adobe-3.0", "PostScript" },
+        { "spaces", " \n ", "nothing but spaces" },
+        { "almost XML", "<hello", "not well-formed" },
         { "other XML", "<html><body/></html>", "<html>" },
         { "other namespace", "<svg xmlns='urn:other'/>", "not an SVG" },
         { "cut off", Head + "<g><rect", "not whole" },

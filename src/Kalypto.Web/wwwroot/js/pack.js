@@ -107,6 +107,21 @@ export const pack = () => ({
     [this.search, this.platform, this.kind, this.screen, this.format, this.folder] = ['', '', '', '', '', ''];
     this.refresh();
   },
+  key(event) {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target.matches('input, textarea, select')) {
+      return;
+    }
+    const views = ['cards', 'list', 'sums'];
+    const act = {
+      f: () => this.$refs.search.focus(),
+      v: () => { this.view = views[(views.indexOf(this.view) + 1) % views.length]; },
+      b: () => this.$refs.build.focus(),
+    }[event.key];
+    if (act) {
+      event.preventDefault();
+      act();
+    }
+  },
   showCards() { this.view = 'cards'; },
   showList() { this.view = 'list'; },
   showSums() { this.view = 'sums'; },

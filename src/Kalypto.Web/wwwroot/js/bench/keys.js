@@ -10,6 +10,11 @@ export const keys = {
       focusShown(this, () => this.$refs.help);
     }
   },
+  // The strip knows which screens lie beside this one.
+  toScreen(step) {
+    const screens = [...this.$root.querySelectorAll('.strip-screens a')];
+    screens[screens.findIndex(s => s.ariaCurrent === 'page') + step]?.click();
+  },
   key(event) {
     if (event.ctrlKey || event.metaKey || event.altKey || event.target.matches('input, textarea, select')) {
       return;
@@ -40,6 +45,11 @@ export const keys = {
       J: () => this.takeApart(),
       k: () => this.toggleDrawer('checks'),
       h: () => this.toggleDrawer('history'),
+      b: () => this.$refs.build.focus(),
+      v: () => this.nextShow(),
+      u: () => this.openRules(),
+      '[': () => this.toScreen(-1),
+      ']': () => this.toScreen(1),
       '!': () => this.applyFirst(),
       '*': () => this.pickShown(),
       '.': () => this.nextOpen(),

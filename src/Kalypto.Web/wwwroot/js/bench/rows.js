@@ -55,6 +55,10 @@ export const rows = {
   setShow(show) {
     this.show = show;
   },
+  nextShow() {
+    const shows = ['all', 'open', 'likely', 'ships', 'findings'];
+    this.setShow(shows[(shows.indexOf(this.show) + 1) % shows.length]);
+  },
   isWaiting(row) {
     return isWaiting(row);
   },

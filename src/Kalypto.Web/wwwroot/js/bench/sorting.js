@@ -44,9 +44,15 @@ export const sorting = {
     return this.revision >= 0 && this.targets.some(o => this.rowOf(o)?.combined || this.rowOf(o)?.places > 1);
   },
   // ---- rules and suggestions
+  ruleIn: 'screen',
   async rule(event) {
     this.closeMenus();
-    this.take(await this.change('rule', this.place({ layers: [], rule: event.currentTarget.dataset.rule })));
+    this.take(await this.change('rule', this.place({ layers: [], rule: event.currentTarget.dataset.rule, in: this.ruleIn })));
+  },
+  openRules() {
+    const rules = this.$refs.rules;
+    rules.open = true;
+    focusShown(this, () => rules.querySelector('button'));
   },
   get suggested() {
     return this.allRows.filter(r => r.suggestion);
