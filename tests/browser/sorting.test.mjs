@@ -54,7 +54,13 @@ async function tabTo(selector) {
     if (await page.evaluate(s => document.activeElement?.matches(s), selector)) {
       return;
     }
-    await key('Tab');
+    // A list is one stop: within it arrows lead on.
+    const within = await page.evaluate(s => {
+      const items = [...document.activeElement?.closest('[role=group], .strip-screens')?.querySelectorAll('button, a[href]') ?? []];
+      const [at, to] = [items.indexOf(document.activeElement), items.findIndex(i => i.matches(s))];
+      return at >= 0 && to >= 0 && items[to].tabIndex < 0 ? to - at : 0;
+    }, selector);
+    await key(within > 0 ? 'ArrowRight' : within < 0 ? 'ArrowLeft' : 'Tab');
   }
   assert.fail(`${selector} cannot be reached by Tab`);
 }
