@@ -12,8 +12,8 @@ const svg = inside => `${head}${inside}</svg>`;
 const refused = {
   'empty.svg': ['', /empty/],
   'not-svg.svg': ['<html></html>', /not an SVG/],
-  'text.svg': ['hello', /well-formed/],
-  'picture.svg': [Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0]), /well-formed/],
+  'text.svg': ['hello', /is plain text/],
+  'picture.svg': [Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0]), /not known here/],
   'cut-off.svg': [head + '<g><rect width="4', /not whole/],
   'entities.svg': ['<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]>' + svg('&b;'), /entities/],
   'outside-entity.svg': ['<!DOCTYPE svg [<!ENTITY a SYSTEM "file:///etc/passwd">]>' + svg('<text>&a;</text>'), /entities/],
