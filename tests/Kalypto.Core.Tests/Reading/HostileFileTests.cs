@@ -13,7 +13,7 @@ public class HostileFileTests
         { "not XML", "hello", "The file is plain text, which is no drawing" },
         { "binary", "\u0001\u0002\u0003", "of a sort that is not known here" },
         { "JSON", " {\"icons\": []}", "The file is JSON" },
-        { "PostScript", "%!PS-Adobe-3.0", "PostScript" },
+        { "PostScript", "%!PS\n", "PostScript" },
         { "spaces", " \n ", "nothing but spaces" },
         { "almost XML", "<hello", "not well-formed" },
         { "other XML", "<html><body/></html>", "<html>" },
