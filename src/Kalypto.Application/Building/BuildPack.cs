@@ -210,7 +210,7 @@ public sealed class BuildPack(
                 await Task.Delay(Pause, cancel);
                 if (!wanted.Exists(f => f.Picture.CropIsGuess))
                 {
-                    await DrawnAsync(held, wanted, before, cancel);
+                    await AllAsync([.. keys], drawn => held.TellAsync(wanted, drawn, before, Lease, cancel), cancel);
                 }
             }
             if (BlockerOf(workspace, plan, ask) is { } blocker)
@@ -218,8 +218,15 @@ public sealed class BuildPack(
                 await builds.EndAsync(held.Id, "failed", blocker, [], cancel);
                 return;
             }
-            var smaller = await SmallerAsync(held, workspace, plan, [.. plan.Pack.Files.Where(holds)], before, cancel);
-            var (files, missing) = await FilesAsync(workspace, plan, smaller, [.. plan.Pack.Files.Where(holds)], ask.Just is not null, cancel);
+            // The PNGs once more, as small as they go.
+            var part = plan.Pack.Files.Where(holds).ToList();
+            var jobs = new Jobs(workspace, desk);
+            var again = part.DistinctBy(f => f.Key).Select(f => jobs.Smaller(f, plan.Drawn[f.Key.Hex])).OfType<DrawingJob>().ToList();
+            keys = [.. keys, .. again.Select(j => j.Key)];
+            await desk.QueueAsync(again, DrawingQueue.Wanted, cancel);
+            var made = await AllAsync([.. again.Select(j => j.Key)], _ => held.TellAsync(part, plan.Drawn, before, Lease, cancel), cancel);
+            var smaller = again.ToDictionary(j => j.Picture!.SmallerOf!, j => made[j.Key]);
+            var (files, missing) = await FilesAsync(workspace, plan, smaller, part, ask.Just is not null, cancel);
             await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made{(ask.Just is null ? "; manifest.json names them" : "")}.", files, cancel);
             if (await builds.FindAsync(held.Id, cancel) is { Number: { } number, StartedAt: var begun })
             {
@@ -279,47 +286,24 @@ public sealed class BuildPack(
         }
     }
 
-    /// <summary>Waits until files are drawn whose crops are known: nothing of the plan changes meanwhile.</summary>
-    private async Task DrawnAsync(HeldBuild held, List<PlannedFile> wanted, HashSet<string> before, CancellationToken cancel)
+    /// <summary>Waits until all of some pictures are there, told how far it is meanwhile: nothing of the plan changes by then.</summary>
+    private async Task<IReadOnlyDictionary<string, DrawingRow>> AllAsync(HashSet<string> keys, Func<IReadOnlyDictionary<string, DrawingRow>, Task> tell, CancellationToken cancel)
     {
-        var keys = wanted.Select(f => f.Key.Hex).ToHashSet();
         while (true)
         {
             var change = desk.Changed;
             var drawn = await desk.DrawnAsync(keys, cancel);
-            await held.TellAsync(wanted, drawn, before, Lease, cancel);
+            await tell(drawn);
             if (drawn.Count == keys.Count)
             {
-                return;
+                return drawn;
             }
             await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
             await Task.Delay(Pause, cancel);
         }
     }
 
-    /// <summary>Has the PNGs that are drawn written as small as they go.</summary>
-    /// <returns>What became of them, by the key of what was drawn.</returns>
-    private async Task<Dictionary<string, DrawingRow>> SmallerAsync(HeldBuild held, Workspace workspace, PlannedPack plan, List<PlannedFile> wanted, HashSet<string> before, CancellationToken cancel)
-    {
-        var jobs = new Jobs(workspace, desk);
-        var smaller = wanted.DistinctBy(f => f.Key).Select(f => jobs.Smaller(f, plan.Drawn[f.Key.Hex])).OfType<DrawingJob>().ToList();
-        await desk.QueueAsync(smaller, DrawingQueue.Wanted, cancel);
-        var keys = smaller.ConvertAll(j => j.Key);
-        while (true)
-        {
-            var change = desk.Changed;
-            var made = await desk.DrawnAsync(keys, cancel);
-            await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel);
-            if (made.Count == keys.Count)
-            {
-                return smaller.ToDictionary(j => j.Picture!.SmallerOf!, j => made[j.Key]);
-            }
-            await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
-            await Task.Delay(Pause, cancel);
-        }
-    }
-
-    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, Dictionary<string, DrawingRow> smaller, System.Collections.Immutable.ImmutableArray<PlannedFile> part, bool isJust, CancellationToken cancel)
+    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, Dictionary<string, DrawingRow> smaller, List<PlannedFile> part, bool isJust, CancellationToken cancel)
     {
         var built = new List<BuiltFile>();
         var missing = new List<(PlannedFile, string)>();

@@ -51,28 +51,16 @@ internal static class QuickWeights
 
     private static Part Cut(ReadOnlySpan<byte> rgba, int width, Box ink)
     {
-        var (wide, tall) = ((int)ink.Width, (int)ink.Height);
-        var part = new byte[wide * tall * 4];
-        for (var y = 0; y < tall; y++)
-        {
-            rgba.Slice((((int)ink.Y + y) * width + (int)ink.X) * 4, wide * 4).CopyTo(part.AsSpan(y * wide * 4));
-        }
-        return new(part, wide, tall);
+        using var all = Vips.FromRgba(rgba, width, rgba.Length / 4 / width);
+        using var cut = all.ExtractArea((int)ink.X, (int)ink.Y, (int)ink.Width, (int)ink.Height);
+        return new(cut.WriteToMemory<byte>(), cut.Width, cut.Height);
     }
 
     private static Part Half(Part part)
     {
-        var (width, height) = (part.Width / 2, part.Height / 2);
-        var (half, whole, row) = (new byte[width * height * 4], part.Rgba, part.Width * 4);
-        for (var y = 0; y < height; y++)
-        {
-            for (var i = 0; i < width * 4; i++)
-            {
-                var at = y * 2 * row + i / 4 * 8 + i % 4;
-                half[y * width * 4 + i] = (byte)((whole[at] + whole[at + 4] + whole[at + row] + whole[at + row + 4]) / 4);
-            }
-        }
-        return new(half, width, height);
+        using var whole = Vips.FromRgba(part.Rgba, part.Width, part.Height);
+        using var half = whole.Shrink(2, 2);
+        return new(half.WriteToMemory<byte>(), half.Width, half.Height);
     }
 
     private static int Png(Part part) => PngEncoder.Length(part.Rgba, part.Width, part.Height);

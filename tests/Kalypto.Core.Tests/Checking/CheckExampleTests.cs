@@ -45,7 +45,7 @@ public class CheckExampleTests
         ["blends-with-nothing"] = new(Of("<rect id='sand' width='90' height='20'/><path id='shade' style='mix-blend-mode:multiply' d='M0 0L9 9'/>", ("shade", "Ship picture")),
             "“shade” on Drawing mixes its colours with what lies beneath it (multiply), and ships alone, with nothing to mix with."),
         ["effect-cut-off"] = new(Of("<filter id='f'><feGaussianBlur stdDeviation='4'/></filter><path id='card' filter='url(#f)' d='M0 0L9 9'/>", ("card", "Ship picture crop:shape")),
-            "The shadow or blur of “card” on Drawing reaches beyond its shape, and shape cuts it off.")
+            "The shadow or blur of “card” on Drawing reaches beyond its shape, where it is cut off.")
         { Look = l => new(new(-12, -12, 33, 33), null) },
         ["not-named-yet"] = new(Of("<path id='path1234' d='M0 0L9 9'/>", ("path1234", "Ship icon")),
             "“path1234” on Drawing ships, but nobody has named it yet."),
