@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Packing;
 using Kalypto.Core.Tagging;
 
@@ -32,15 +33,30 @@ public sealed class Twins : ICheck
         {
             yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName} has no {twin.Name} form, which others on its screen have.") { About = twin.ToString() };
         }
-        foreach (var picture in plan.Pictures.Where(p => p.Twin is null && p.State is null))
+        var likely = new LikelyTwins(plan);
+        var told = new HashSet<LayerRef>();
+        foreach (var screen in likely.Screens(byPlace))
         {
-            if (Twin.Of(picture.Words) is var (twin, words) && byPlace[Place(picture, words)].FirstOrDefault(o => o.Twin is null) is { } other)
-            {
-                yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName} looks like the {twin.Name} form of “{other.LayerName}” on {other.ScreenName}.",
-                    new($"Deliver it as its {twin.Name} form", Tags: $"twin:{twin}"));
-            }
+            told.UnionWith(screen.Pictures.Select(p => p.Ref));
+            yield return new(Id, Severity.Hint, screen.Screen,
+                $"The screen {screen.Name} looks like the {screen.Twin.Name} form of {screen.Of}: {screen.Same} of its {screen.All} pictures are there too.",
+                new($"All of it is its {screen.Twin.Name} form", Tags: $"twin:{screen.Twin}"));
+        }
+        var named = plan.Pictures.Where(p => p.Twin is null && p.State is null)
+            .Select(p => Twin.Of(p.Words) is var (twin, words) && byPlace[Place(p, words)].FirstOrDefault(o => o.Twin is null) is { } of ? (p, twin, of) : default).Where(p => p.of is not null);
+        foreach (var (picture, twin, of) in named.Concat(likely.Pictures()).Where(p => told.Add(p.Item1.Ref)))
+        {
+            yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName} looks like the {twin.Name} form of “{of.LayerName}” on {of.ScreenName}.",
+                new($"Deliver it as its {twin.Name} form", NameFor(picture, twin, of), Tags: $"twin:{twin}{FolderFor(picture, of)}"));
         }
     }
+
+    // A form lies where the picture lies, under the same name.
+    private static string? NameFor(Picture picture, Twin twin, Picture of) =>
+        twin.Without(picture.Words).SequenceEqual(of.Words, StringComparer.OrdinalIgnoreCase) ? null : string.Join('-', of.Words);
+
+    private static string FolderFor(Picture picture, Picture of) =>
+        picture.Making.FolderPrefix == of.Making.FolderPrefix ? "" : $" to:{of.Making.FolderPath}";
 
     // Of the pictures of a screen some of which have a form, those that have it not.
     private static IEnumerable<(Picture Picture, Twin Twin)> Missing(CheckedPlan plan, ILookup<string, Picture> byPlace)

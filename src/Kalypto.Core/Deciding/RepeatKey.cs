@@ -11,7 +11,9 @@ public static class RepeatKey
     private static readonly HashSet<string> Plain = ["rect", "circle", "ellipse", "line"];
     private static readonly HashSet<string> Places = ["x", "y", "cx", "cy", "x1", "y1", "x2", "y2", "fx", "fy"];
     private static readonly string[] Inherited = ["fill", "stroke", "color", "font", "opacity", "text-", "letter-", "paint-", "clip-rule", "marker"];
+    private static readonly HashSet<string> Paints = ["fill", "stroke", "color", "stop-color", "flood-color", "lighting-color"];
     private static readonly ConditionalWeakTable<Element, Relative> Known = [];
+    private static readonly ConditionalWeakTable<Element, Relative> KnownForms = [];
 
     private sealed record Relative(Fingerprint Print, double X, double Y);
 
@@ -37,32 +39,36 @@ public static class RepeatKey
             }
         }
         hash.Add(Linear(linear));
-        return hash.Add(Find(drawing, layer.Element).Print.Hex).Build();
+        return hash.Add(Find(drawing, layer.Element, isForm: false).Print.Hex).Build();
     }
 
     /// <summary>What an element draws with all that lies in it, wherever it lies and whatever it is called; what it inherits does not count.</summary>
-    public static Fingerprint PrintOf(DrawingTree drawing, Element element) => Find(drawing, element).Print;
+    public static Fingerprint PrintOf(DrawingTree drawing, Element element) => Find(drawing, element, isForm: false).Print;
 
-    private static Relative Find(DrawingTree drawing, Element element)
+    /// <summary>What an element draws whatever it is painted with: equal for a picture and the same one in other colours.</summary>
+    public static Fingerprint FormOf(DrawingTree drawing, Element element) => Find(drawing, element, isForm: true).Print;
+
+    private static Relative Find(DrawingTree drawing, Element element, bool isForm)
     {
-        if (!Known.TryGetValue(element, out var found))
+        var known = isForm ? KnownForms : Known;
+        if (!known.TryGetValue(element, out var found))
         {
-            found = Make(drawing, element);
-            Known.AddOrUpdate(element, found);
+            found = Make(drawing, element, isForm);
+            known.AddOrUpdate(element, found);
         }
         return found;
     }
 
     /// <summary>An element around its own first point, which is told in the space of its parent. Depth is limited by the reader.</summary>
-    private static Relative Make(DrawingTree drawing, Element element)
+    private static Relative Make(DrawingTree drawing, Element element, bool isForm)
     {
-        var inside = element.Elements.Where(e => e.Name != "defs").Select(e => Find(drawing, e)).ToList();
+        var inside = element.Elements.Where(e => e.Name != "defs").Select(e => Find(drawing, e, isForm)).ToList();
         var start = StartOf(element) ?? (inside.Count > 0 ? (inside[0].X, inside[0].Y) : (X: 0, Y: 0));
         using var hash = new FingerprintBuilder();
         hash.Add(Plain.Contains(element.Name) ? "shape " + element.Name : element.Name);
         foreach (var (name, value) in Looks(element).OrderBy(a => a.Name, StringComparer.Ordinal))
         {
-            hash.Add(name).Add(Moved(drawing, element, name, value, start));
+            hash.Add(name).Add(isForm && Paints.Contains(name) ? value == "none" ? value : "painted" : Moved(drawing, element, name, value, start));
         }
         foreach (var child in inside)
         {
@@ -141,7 +147,7 @@ public static class RepeatKey
                 hash.Add(child.Fingerprint.Hex);
                 continue;
             }
-            var relative = Find(drawing, child);
+            var relative = Find(drawing, child, isForm: false);
             hash.Add(relative.Print.Hex).Add(Text(relative.X - start.X)).Add(Text(relative.Y - start.Y));
         }
         return hash.Build().Hex;

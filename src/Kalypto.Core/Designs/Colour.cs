@@ -39,6 +39,11 @@ public readonly record struct Colour(int Red, int Green, int Blue, double Alpha)
     /// <summary><c>#rrggbb</c>, without the alpha.</summary>
     public string ToHex() => $"#{Red:x2}{Green:x2}{Blue:x2}";
 
+    /// <summary>How light it looks, from 0 for black to 1 for white: the relative luminance of WCAG 2.2, without the alpha.</summary>
+    public double Luminance => 0.2126 * Linear(Red) + 0.7152 * Linear(Green) + 0.0722 * Linear(Blue);
+
+    private static double Linear(int part) => part / 255.0 is var share && share <= 0.04045 ? share / 12.92 : Math.Pow((share + 0.055) / 1.055, 2.4);
+
     private static Colour? OfHex(string hex)
     {
         if (!hex.All(char.IsAsciiHexDigit) || hex.Length is not (3 or 4 or 6 or 8))
