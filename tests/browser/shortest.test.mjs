@@ -24,7 +24,8 @@ after(async () => {
 
 const signs = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 100">
   <path id="bell" d="M10 10h20v24H10z" fill="#173a45"/><path id="moon" d="M60 10h30v30z" fill="#2c6e54"/><circle id="comet" cx="140" cy="30" r="12" fill="#a8690f"/>
-  <text id="title" x="200" y="30" font-family="Inter" font-size="16">Tonight</text></svg>`;
+  <text id="title" x="200" y="30" font-family="Inter" font-size="16">Tonight</text>
+  <g id="foot"><path id="anchor" d="M200 60h20v24z" fill="#173a45"/><path id="buoy" d="M240 60h20v14z" fill="#a8690f"/></g></svg>`;
 
 test('three picked layers are three PNGs at 1x within five presses', async () => {
   await page.goto(server.address);
@@ -130,6 +131,47 @@ test('Build is few stops of Tab away on a pack of hundreds of files, and one key
   assert.ok(await page.evaluate(() => document.activeElement.matches('.bench .btn-next')));
 });
 
+// What Tab reaches of the rows of a list, and how many rows that is.
+const reached = (rows) => page.evaluate(rows => {
+  const held = [...document.querySelectorAll(rows)].filter(r => r.checkVisibility());
+  const open = held.map(r => [...r.querySelectorAll('a[href], button, input, select, [tabindex]')].filter(t => t.tabIndex === 0 && t.checkVisibility()).length);
+  return { all: held.length, open: open.filter(n => n > 0).length, most: Math.max(...open) };
+}, rows);
+
+test('findings and numbers of a plate are one row of Tab, and a settled finding leaves one in its place', async () => {
+  const signs = ['bell', 'moon', 'comet', 'anchor', 'buoy'].map((name, i) => `<g id="${name}"><path d="M${i * 50 + 10} 10l24 2${i}l-9 7z" fill="#173a45"/></g>`);
+  await page.goto(server.address);
+  await page.setInputFiles('.foot input[type=file]', { name: 'open.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 100">${signs.join('')}</svg>`) });
+  await page.waitForURL(/projects\/3$/);
+  await page.goto(`${server.address}/projects/3/checks`);
+  await page.waitForSelector('.check-block li a', { timeout: patience });
+  await page.waitForFunction(() => document.querySelectorAll('.check-block li a[tabindex="0"]').length === 1, null, { timeout: patience });
+  const findings = await reached('.check-block li');
+  assert.ok(findings.all > 3, JSON.stringify(findings));
+  assert.equal(findings.open, 1);
+  await page.locator('.check-block li a[tabindex="0"]').focus();
+  const first = await page.evaluate(() => document.activeElement.textContent);
+  await page.keyboard.press('ArrowDown');
+  assert.ok(await page.evaluate(said => document.activeElement.matches('.check-block li a') && document.activeElement.textContent !== said, first));
+  await page.keyboard.press('ArrowUp');
+  // It is fine, and why: one stands on the next finding then.
+  await page.locator('.check-block li', { hasText: first }).locator('button', { hasText: 'it is fine' }).click();
+  await page.keyboard.type('as drawn');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(said => ![...document.querySelectorAll('.check-block[class*=" "] li a')].some(a => a.textContent === said), first, { timeout: patience });
+  await page.waitForFunction(() => document.activeElement.closest('.check-block li'), null, { timeout: patience });
+  await breaksNoRule(page);
+
+  await page.goto(`${server.address}/projects/2/deliveries/1/plates`);
+  await page.waitForSelector('.pin-row');
+  await page.waitForFunction(() => document.querySelectorAll('.pin-head[tabindex="0"]').length === 1, null, { timeout: patience });
+  assert.deepEqual(await reached('.pin-row'), { all: 300, open: 1, most: 1 });
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.waitForFunction(() => document.querySelector('.pin-row.here .pin-head')?.tabIndex === 0 && document.querySelector('.pin-row.here pre')?.tabIndex === 0, null, { timeout: patience });
+  assert.equal((await reached('.pin-row')).open, 1);
+});
+
 test('everything that can be done on a page is found by its name, without a mouse', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
   await page.waitForSelector('.pack-card, .empty');
@@ -143,6 +185,33 @@ test('everything that can be done on a page is found by its name, without a mous
   await page.waitForSelector('.actions [role=status]:has-text("Nothing here is called so")');
   await page.keyboard.press('Escape');
   assert.equal(await page.locator('.actions').evaluate(d => d.open), false);
+});
+
+test('a server that does not answer stays told until it does, and all decided is what the filter says', async () => {
+  await page.goto(server.address + '/projects/1');
+  await page.goto(server.address + await page.locator('.screen-face').getAttribute('href'));
+  await page.waitForSelector('.ledger-row');
+  const complained = problems.length;
+  await page.context().setOffline(true);
+  await page.keyboard.press('*');
+  await page.keyboard.press('s');
+  await page.waitForSelector('.silence[role=alert]', { timeout: patience });
+  // It is there as long as nothing answers, whatever else is pressed meanwhile.
+  await page.keyboard.press('l');
+  await page.waitForFunction(() => document.querySelector('[role=status]').textContent !== null && document.querySelectorAll('.silence').length === 1, null, { timeout: patience });
+  await breaksNoRule(page);
+  await page.context().setOffline(false);
+  await page.waitForFunction(() => !document.querySelector('.silence'), null, { timeout: patience });
+  problems.splice(complained);
+  // A group of which all is decided waits for nobody, in the count and in the filter.
+  for (const name of ['anchor', 'buoy', 'bell', 'moon', 'comet', 'title']) {
+    await page.locator('.ledger-row', { hasText: name }).first().click();
+    await page.keyboard.press('l');
+    await page.waitForFunction(n => benchRows.list.find(r => r.name === n).decision === 'leave', name, { timeout: patience });
+  }
+  await page.waitForFunction(() => document.body.textContent.includes('all 7 decided'), null, { timeout: patience });
+  await page.keyboard.press('v');
+  await page.waitForFunction(() => document.querySelectorAll('.ledger-row').length === 0, null, { timeout: patience });
 });
 
 test('no page complained in its console', () => assert.deepEqual(problems, []));

@@ -1,4 +1,6 @@
 // Calls to the server.
+import { watchSilence } from './silence.js';
+
 export const page = Math.random().toString(36).slice(2);
 const { token, notice } = document.documentElement.dataset;
 const silent = 'Kalypto does not answer. Is it still running? Nothing that was saved is lost.';
@@ -21,6 +23,7 @@ export const read = id => JSON.parse(document.getElementById(id).textContent);
 export const send = async (method, url, body) => {
   const response = await fetch(url, { method, headers: { ...headers(), ...(body ? { 'Content-Type': 'application/json' } : {}) }, body: body && JSON.stringify(body) }).catch(() => null);
   if (!response) {
+    watchSilence();
     return { failed: true, message: silent };
   }
   const json = parse(await response.text());
@@ -31,6 +34,7 @@ export const send = async (method, url, body) => {
 export const sendForm = async (url, form) => {
   const response = await fetch(url, { method: 'POST', headers: headers(), body: form }).catch(() => null);
   if (!response) {
+    watchSilence();
     return { failed: true, message: silent };
   }
   const json = parse(await response.text());
@@ -45,6 +49,9 @@ export const post = (url, body) => send('POST', url, body || {});
 export const stream = async (url, form, signal, take) => {
   const response = await fetch(url, { method: 'POST', headers: headers(), body: form, signal }).catch(() => null);
   if (!response) {
+    if (!signal.aborted) {
+      watchSilence();
+    }
     return signal.aborted ? stopped : silent;
   }
   if (!response.ok) {
@@ -74,5 +81,6 @@ export const onChanged = (project, callback) => {
       callback();
     }, 200);
   });
+  source.addEventListener('error', watchSilence);
   window.addEventListener('pagehide', () => source.close());
 };

@@ -1,7 +1,7 @@
 // The rows of the ledger: which are shown, and what each of them says.
 import { store } from './store.js';
 
-export const isWaiting = row => row.decision === 'open' && !row.coveredBy && row.depth > 0;
+export const isWaiting = row => row.waits;
 const shows = {
   all: () => true,
   open: isWaiting,

@@ -7,6 +7,18 @@ const empty = {
 };
 const screens = new Map();
 
+// Which rows somebody still has to decide on, as the server counts them: a group in which all is settled is settled too.
+const wait = list => {
+  const around = new Set();
+  for (const row of list.toReversed()) {
+    const isSettled = row.decision !== 'open' || !!row.coveredBy || (row.hasChildren && !around.has(row.ordinal));
+    row.waits = !isSettled && row.depth > 0;
+    if (!isSettled) {
+      around.add(row.parent);
+    }
+  }
+};
+
 export const store = {
   byOrdinal: new Map(),
   list: [],
@@ -25,6 +37,7 @@ export const store = {
       const there = new Set(order);
       [...this.byOrdinal.keys()].filter(o => !there.has(o)).forEach(o => this.byOrdinal.delete(o));
     }
+    wait(this.list);
     strip.forEach(s => screens.set(s.id, s));
     if (stripOrder) {
       this.stripOrder = stripOrder;
