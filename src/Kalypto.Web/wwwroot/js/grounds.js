@@ -13,8 +13,7 @@ const isLight = image => {
     ink += data[i + 3];
     shine += data[i + 3] * (0.2126 * data[i] + 0.7152 * data[i + 1] + 0.0722 * data[i + 2]) / 255;
   }
-  // What covers its whole box lies on nothing.
-  return ink > 0 && ink < 0.9 * 255 * side * side && shine / ink > light;
+  return ink > 0 && shine / ink > light;
 };
 
 document.addEventListener('load', ({ target }) => {
