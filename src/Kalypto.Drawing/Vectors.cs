@@ -19,17 +19,18 @@ internal static partial class Vectors
     /// <param name="printed">The PDF.</param>
     /// <param name="width">The width of the page in pt.</param>
     /// <param name="height">The height of the page in pt.</param>
+    /// <param name="times">How many times larger than printed it is to be.</param>
     /// <param name="credit">Lines that the file carries.</param>
     /// <param name="isOutlined">True to turn its letters into outlines, for fonts that must not be embedded.</param>
-    public static byte[] PdfAgain(ReadOnlySpan<byte> printed, double width, double height, CreditLines credit, bool isOutlined)
+    public static byte[] PdfAgain(ReadOnlySpan<byte> printed, double width, double height, double times, CreditLines credit, bool isOutlined)
     {
         using var source = new Poppler.Document(printed);
         using var page = source.Page(0);
         if (!isOutlined)
         {
-            return Pdf(width, height, credit, surface => Draw(page, surface));
+            return Pdf(width, height, credit, surface => Draw(page, surface, times));
         }
-        return Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height)), width, height, credit);
+        return Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height, times)), width, height, credit);
     }
 
     /// <summary>The document as an SVG of plain paths: texts are outlines, styles and repeats are gone.</summary>
@@ -41,12 +42,12 @@ internal static partial class Vectors
     }
 
     /// <summary>A PDF that a browser printed, as an SVG of plain paths.</summary>
-    public static byte[] OutlinesOf(ReadOnlySpan<byte> printed, double width, double height)
+    public static byte[] OutlinesOf(ReadOnlySpan<byte> printed, double width, double height, double times)
     {
         using var source = new Poppler.Document(printed);
         using var page = source.Page(0);
         using var outlines = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
-        Draw(page, outlines);
+        Draw(page, outlines, times);
         return outlines.Finish();
     }
 
@@ -64,9 +65,10 @@ internal static partial class Vectors
         return Encoding.Latin1.GetBytes(CreationDate().Replace(text, m => new string(' ', m.Length)));
     }
 
-    private static void Draw(Poppler.Page page, Cairo.StreamSurface surface)
+    private static void Draw(Poppler.Page page, Cairo.StreamSurface surface, double times)
     {
         using var context = new Cairo.Context(surface);
+        context.Scale(times);
         page.Render(context);
     }
 

@@ -89,6 +89,8 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(scene.Document), null));
 
+    public Task<Drawn> ResolvedAsync(Scene scene, CancellationToken cancel) => Task.FromResult(new Drawn(Encoding.UTF8.GetBytes(scene.Document), null));
+
     public Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult<IReadOnlyList<(Font Font, byte[] File)>>([]);
 
     public Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel) => Task.FromResult((FontFile.Read(file, Fingerprint.Of(file).Hex, fileName), file));

@@ -1,3 +1,4 @@
+using Kalypto.Core.Designs;
 using Kalypto.Core.Exporting.SvgRules;
 using Kalypto.Core.Isolating;
 
@@ -13,6 +14,7 @@ public sealed class ExportTree
         foreach (var node in All.ToList())
         {
             new StylesAsAttributes().Apply(node, 0);
+            PlainGeometry.Apply(node);
         }
     }
 
@@ -43,6 +45,19 @@ public sealed class ExportTree
         }
         return tree;
     }
+
+    /// <summary>A picture of a layer, for what shapes cannot show.</summary>
+    /// <param name="png">The picture.</param>
+    /// <param name="box">Where it lies, in drawing units.</param>
+    public static ExportTree OfPicture(byte[] png, Box box) => new([], new("image")
+    {
+        ["x"] = Numbers.Text(box.X, 6),
+        ["y"] = Numbers.Text(box.Y, 6),
+        ["width"] = Numbers.Text(box.Width, 6),
+        ["height"] = Numbers.Text(box.Height, 6),
+        ["preserveAspectRatio"] = "none",
+        ["href"] = "data:image/png;base64," + Convert.ToBase64String(png),
+    });
 
     // What is referred to may lie in the layer itself, or in another definition: there it is defined already, and an id may stand only once.
     private void DefineOnce()

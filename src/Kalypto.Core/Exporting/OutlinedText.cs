@@ -1,5 +1,6 @@
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Isolating;
 using Kalypto.Core.Shapes;
 
 namespace Kalypto.Core.Exporting;
@@ -18,6 +19,8 @@ public sealed class OutlinedText
     // What renderers write of letters counts in 256ths, so small ones are drawn large.
     private const double DrawnHigh = 128;
     private static readonly string[] Paints = ["fill", "stroke", "fill-opacity", "stroke-opacity", "stroke-width", "stroke-dasharray", "stroke-linecap", "stroke-linejoin", "stroke-miterlimit", "stroke-dashoffset", "paint-order", "fill-rule"];
+    // Painted by other colours than the letters.
+    private static readonly string[] OwnPaints = ["text-decoration-color", "text-emphasis"];
     private static readonly HashSet<string> Lengths = ["x", "y", "dx", "dy", "font-size", "letter-spacing", "word-spacing", "textLength", "baseline-shift", "line-height"];
     private static readonly HashSet<string> OfTheElement = ["transform", "opacity", "clip-path", "mask", "filter", "id", "display"];
     private static readonly HashSet<string> Styles = ["opacity", "clip-path", "mask", "filter", "mix-blend-mode", "isolation", "transform", "display"];
@@ -28,10 +31,10 @@ public sealed class OutlinedText
     private readonly bool isPlain;
     private readonly string prefix;
 
-    private OutlinedText(ExportNode text, Box box, double scale, bool isExact, bool isPlain, string prefix, string document)
+    private OutlinedText(ExportNode text, Box box, double scale, WindowLayout? layout, bool isPlain, string prefix, string document)
     {
         (this.text, this.box, this.scale, this.isPlain, this.prefix) = (text, box, scale, isPlain, prefix);
-        (IsExact, Document) = (isExact, document);
+        (Layout, Document) = (layout, document);
     }
 
     /// <summary>A document that shows the text alone.</summary>
@@ -44,7 +47,10 @@ public sealed class OutlinedText
     public double Height => box.Height * scale;
 
     /// <summary>True for a text that only the exact engine sets right.</summary>
-    public bool IsExact { get; }
+    public bool IsExact => Layout is not null;
+
+    /// <summary>How a browser lays out the document of a text that only it sets right; null for all others.</summary>
+    public WindowLayout? Layout { get; }
 
     /// <summary>True for a text that stays text: an emoji is a small picture in a font of its own, which every system brings, and has no outlines.</summary>
     public static bool HasEmoji(string text) => text.EnumerateRunes().Any(r => r.Value is >= 0x1F000 and < 0x20000 or 0xFE0F);
@@ -71,7 +77,7 @@ public sealed class OutlinedText
             {
                 if (!node.SelfAndDescendants().Any(n => n.Children.Exists(c => c.IsText && HasEmoji(c.Text))))
                 {
-                    found.Add(Of(node, around, tree, matrix?.Inverse()?.BoundsOf(crop), isExact, found.Count));
+                    found.Add(Of(node, around, tree, matrix?.Inverse()?.BoundsOf(crop), matrix is { } at ? Math.Sqrt(Math.Abs(at.A * at.D - at.B * at.C)) : 1, isExact, found.Count));
                 }
                 return;
             }
@@ -94,7 +100,7 @@ public sealed class OutlinedText
         var ids = drawn.SelectMany(d => d.SelfAndDescendants()).Where(n => n["id"] is not null).DistinctBy(n => n["id"]).ToDictionary(n => n["id"]!, StringComparer.Ordinal);
         var letters = new ExportNode("g") { ["transform"] = FormattableString.Invariant($"translate({Numbers.Text(box.X, 6)} {Numbers.Text(box.Y, 6)}) scale({Numbers.Text(1 / scale, 9)})") };
         letters.With(drawn.Where(d => d.Name != "defs").Select(d => Joined(d, ids)));
-        if (isPlain && letters.SelfAndDescendants().All(n => n.Name is "g" or "path"))
+        if (isPlain && letters.SelfAndDescendants().All(n => n.Name is ("g" or "path") && n["clip-path"] is null && n["mask"] is null))
         {
             // What paints the text paints its letters.
             text.Name = "path";
@@ -128,7 +134,7 @@ public sealed class OutlinedText
         text.Replace(definitions.Count == 0 ? [letters] : [new ExportNode("defs").With(definitions), letters]);
     }
 
-    private static OutlinedText Of(ExportNode text, IReadOnlyList<ExportNode> around, ExportTree tree, Box? shown, bool isExact, int number)
+    private static OutlinedText Of(ExportNode text, IReadOnlyList<ExportNode> around, ExportTree tree, Box? shown, double drawnAt, bool isExact, int number)
     {
         isExact = (isExact || text.SelfAndDescendants().Any(n => n.IsBeyond)) && shown is not null;
         var size = around.Append(text).Select(n => Numbers.Length(n["font-size"])).LastOrDefault(s => s is > 0) ?? 16;
@@ -136,11 +142,13 @@ public sealed class OutlinedText
         var box = shown is { } s ? s.Inflate(Math.Max(s.Width, s.Height) / 4 + size) : new Box(x - size * MostLetters, y - size * MostLetters, 2 * size * MostLetters, 2 * size * MostLetters);
         var longest = isExact ? LongestPage : LongestSide;
         var scale = Math.Min(DrawnHigh / size, longest / Math.Max(box.Width, box.Height));
+        // Laid out as large as it is in the drawing; what is printed of it is only then made larger.
+        var layout = isExact ? WindowLayout.Of(box.Scale(drawnAt), box.Width * drawnAt, box.Height * drawnAt) : null;
         var inner = new ExportNode("text").With(text.Children.Select(c => c.Copy()));
         inner.Attributes.AddRange(text.Attributes.Where(a => !OfTheElement.Contains(a.Key)).Select(Bare));
         // Painted alike all over, only the form of the letters is asked for; what counts from the box of the text is painted by the renderer.
         var isPlain = !text.SelfAndDescendants().Skip(1).Any(n => Paints.Any(p => n[p] is not null) || n["style"] is not null)
-            && !around.Append(text).Any(n => n["style"] is { } style && References.IsAnywhere(style)) && !CountsFromBox(tree, around.Append(text));
+            && !around.Append(text).Any(n => n["style"] is { } style && (References.IsAnywhere(style) || OwnPaints.Any(p => style.Contains(p, StringComparison.Ordinal)))) && !CountsFromBox(tree, around.Append(text));
         foreach (var outer in around.Reverse())
         {
             var group = new ExportNode("g").With(inner);
@@ -154,13 +162,14 @@ public sealed class OutlinedText
         // Some renderers round the form of letters to parts of a unit, so the numbers themselves are made large where all of them are plain.
         var isLarge = isPlain && !isExact && Enlarge(inner, scale);
         var seen = isLarge ? box.Scale(scale) : box;
+        seen = layout?.Whole.Scale(1 / drawnAt) ?? seen;
         var root = new ExportNode("svg") { ["viewBox"] = FormattableString.Invariant($"{seen.X} {seen.Y} {seen.Width} {seen.Height}") };
-        root["width"] = Numbers.Text(box.Width * scale, 6);
-        root["height"] = Numbers.Text(box.Height * scale, 6);
+        root["width"] = Numbers.Text(layout?.Wide ?? box.Width * scale, 6);
+        root["height"] = Numbers.Text(layout?.Tall ?? box.Height * scale, 6);
         root.With(new ExportNode("defs").With(Referred(inner, tree)), inner);
         var document = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\"");
         ExportWriter.WriteInside(document, root, null);
-        return new(text, box, scale, isExact, isPlain, $"text{number}-", document.ToString());
+        return new(text, box, scale, layout, isPlain, $"text{number}-", document.ToString());
     }
 
     /// <summary>True when a paint of the text counts from its box, which its letters do not have.</summary>

@@ -43,10 +43,8 @@ internal static class Properties
         ["text-decoration"] = "none",
         ["text-rendering"] = "auto",
         ["visibility"] = "visible",
-        ["white-space"] = "normal",
         ["word-spacing"] = "normal",
         ["writing-mode"] = "lr-tb",
-        ["line-height"] = "",
     }.ToFrozenDictionary();
 
     /// <summary>Properties of the element alone, with what holds when nobody says anything.</summary>

@@ -187,8 +187,12 @@ public sealed class Isolation
     /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
     /// <param name="isExact">True for the exact engine also where the quick one was not known to draw it otherwise.</param>
     public Scene Scene(Box crop, double width, double height, string? ground = null, bool isExact = false) =>
-        new(() => Document(crop, width, height, ground), isExact || !Beyond.IsEmpty, !CanBeCut || (!isExact && Beyond.IsEmpty) ? null
-            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, crop, width, height, ground))
+        isExact || !Beyond.IsEmpty ? Scene(WindowLayout.Of(crop, width, height), crop, width, height, ground) : new(() => Document(crop, width, height, ground)) { Fonts = Fonts };
+
+    // Where there is no exact engine, the quick one draws the document as it is for all others.
+    private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground) =>
+        new(() => Document(crop, width, height, ground), isExact: true, !CanBeCut ? null
+            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground), CanBeCut ? layout : null)
         { Fonts = Fonts };
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>

@@ -7,7 +7,8 @@ namespace Kalypto.Core.Isolating;
 /// <param name="write">Writes the document.</param>
 /// <param name="isExact">True for what the exact engine draws.</param>
 /// <param name="cut">Where it finds the layer in its own file; null where that cannot be cut out, so that it draws the document.</param>
-public sealed class Scene(Func<string> write, bool isExact = false, SourceCut? cut = null)
+/// <param name="layout">How a browser lays it out; null for a document whose px are those of the picture.</param>
+public sealed class Scene(Func<string> write, bool isExact = false, SourceCut? cut = null, WindowLayout? layout = null)
 {
     /// <summary>SVG text made by this core; written when it is asked for.</summary>
     public string Document => write();
@@ -17,6 +18,9 @@ public sealed class Scene(Func<string> write, bool isExact = false, SourceCut? c
 
     /// <summary>Where the exact engine finds the layer in its own file; null where it draws the document, or does not draw at all.</summary>
     public SourceCut? Cut => cut;
+
+    /// <summary>How a browser lays it out; null for a document whose px are those of the picture.</summary>
+    public WindowLayout? Layout => layout;
 
     /// <summary>The fonts of the project that texts in it ask for.</summary>
     public FontBook Fonts { get; init; } = FontBook.Empty;

@@ -8,6 +8,9 @@ namespace Kalypto.Core.Rendering;
 /// <summary>Makes the file of a layer in any format: those of text are written here, all others the renderer makes.</summary>
 public static class FileMaking
 {
+    // Pixels a point of a picture that stands for what shapes cannot show.
+    private const int PictureScale = 4;
+
     /// <summary>Makes a file.</summary>
     /// <param name="renderer">Draws and encodes.</param>
     /// <param name="isolation">The layer.</param>
@@ -23,7 +26,11 @@ public static class FileMaking
         }
         if (ask.Format == Format.Svg)
         {
-            var tree = ExportTree.Of(isolation, content.Links);
+            var (tree, whyNot) = await TreeAsync(renderer, isolation, content, cancel);
+            if (tree is null)
+            {
+                return whyNot!;
+            }
             var look = new ShapesLook(ground) { Credit = credit, TakesColour = content.TakesColour };
             return ask.Quality is not Quality.Texts && await OutlineAsync(renderer, isolation, tree, content, cancel) is { } failed ? failed
                 : Text(SvgExport.Of(tree, crop, points.Width, points.Height, look));
@@ -42,13 +49,44 @@ public static class FileMaking
         return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact), width, height, ask, credit) { Patch = content.Patch }, cancel);
     }
 
+    /// <summary>The layer as it is written: as it was read or, where only a browser draws that right, as a browser understands its own file.</summary>
+    private static async Task<(ExportTree? Tree, Drawn? WhyNot)> TreeAsync(IRenderer renderer, Isolation isolation, FileContent content, CancellationToken cancel)
+    {
+        if (!content.IsExact || !content.Links.IsEmpty || !isolation.CanBeCut)
+        {
+            return (ExportTree.Of(isolation, content.Links), null);
+        }
+        var crop = content.Crop;
+        var resolved = await renderer.ResolvedAsync(isolation.Scene(crop, crop.Width, crop.Height, isExact: true), cancel);
+        if (resolved.Bytes is not { } svg)
+        {
+            return (null, resolved);
+        }
+        // What SVG has no words for is a picture in it.
+        if (svg.Length == 0)
+        {
+            var (width, height) = ((int)Math.Ceiling(content.Points.Width * PictureScale), (int)Math.Ceiling(content.Points.Height * PictureScale));
+            var picture = await renderer.MakeAsync(new(isolation.Scene(crop, width, height, isExact: true), width, height, new(Format.Png), CreditLines.None), cancel);
+            return picture.Bytes is { } png ? (ExportTree.OfPicture(png, crop), null) : (null, picture);
+        }
+        try
+        {
+            var drawing = DrawingReader.Read(svg, "written");
+            return (ExportTree.Of(Isolation.Of(drawing, drawing.Layers[0])), null);
+        }
+        catch (DrawingRefusedException e)
+        {
+            return (null, new(null, $"It cannot be written as SVG: {e.Message}"));
+        }
+    }
+
     /// <summary>Turns the texts of a layer into outlines.</summary>
     /// <returns>Why that cannot be; null when it is done.</returns>
     private static async Task<Drawn?> OutlineAsync(IRenderer renderer, Isolation isolation, ExportTree tree, FileContent content, CancellationToken cancel)
     {
         foreach (var text in OutlinedText.AllOf(tree, content.Crop, content.IsExact))
         {
-            var drawn = await renderer.OutlinesAsync(new(() => text.Document, text.IsExact) { Fonts = isolation.Fonts }, text.Width, text.Height, cancel);
+            var drawn = await renderer.OutlinesAsync(new(() => text.Document, text.IsExact, layout: text.Layout) { Fonts = isolation.Fonts }, text.Width, text.Height, cancel);
             if (drawn.Bytes is null)
             {
                 return drawn;

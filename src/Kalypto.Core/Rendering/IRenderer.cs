@@ -61,6 +61,12 @@ public interface IRenderer
     /// <param name="cancel">Ends the wait.</param>
     Task<Drawn> OutlinesAsync(Scene scene, double width, double height, CancellationToken cancel);
 
+    /// <summary>Writes a layer that the exact engine draws out of its own file, with all that style sheets, units and selectors come to said at its elements.</summary>
+    /// <param name="scene">The layer, with where it is cut out.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>SVG in the units of the drawing, to be treated as hostile; empty for what SVG has no words for, such as pages inside a drawing.</returns>
+    Task<Drawn> ResolvedAsync(Scene scene, CancellationToken cancel);
+
     /// <summary>Takes a font out of its wrapping (WOFF, WOFF2) and reads what it says of itself.</summary>
     /// <param name="file">A file of fonts. Treated as hostile.</param>
     /// <param name="fileName">Its name.</param>

@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Text;
 using System.Text.Json.Nodes;
+using Kalypto.Core.Isolating;
 
 namespace Kalypto.Drawing.Exact;
 
@@ -22,6 +23,9 @@ internal sealed class Browser : IDisposable
     private const string Pipes = "exec \"$@\" 3<&0 4>&1 0</dev/null 1>/dev/null";
     private const double PointsInInch = 72;
     private const double PixelsInInch = 96;
+    private const double Beyond = 16;
+    // Printing spares ink otherwise: shadows of text are left out.
+    private const string AsOnScreens = "*{print-color-adjust:exact!important}";
     private const string Address = "http://drawing.invalid/";
     // What is laid out anew with a font that came may ask for another one.
     private const string FontsAreThere = """
@@ -34,6 +38,11 @@ internal sealed class Browser : IDisposable
           return 0;
         })()
         """;
+    private static readonly Lazy<string> Resolve = new(() =>
+    {
+        using var reader = new StreamReader(typeof(Browser).Assembly.GetManifestResourceStream("resolved.js")!);
+        return reader.ReadToEnd();
+    });
     private readonly Process process;
     private readonly string home;
     private readonly DevTools tools;
@@ -91,22 +100,20 @@ internal sealed class Browser : IDisposable
     /// <summary>Draws a document.</summary>
     /// <param name="svg">The document.</param>
     /// <param name="fonts">The fonts of the project that it asks for.</param>
-    /// <param name="width">px.</param>
-    /// <param name="height">px.</param>
-    /// <param name="times">How many times larger the picture is.</param>
+    /// <param name="window">The size of the window that it is laid out in.</param>
+    /// <param name="pixels">The size of the picture in px.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <returns>A PNG of <paramref name="times"/> the size, with alpha.</returns>
-    public async Task<byte[]> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, double times, CancellationToken cancel)
+    /// <returns>A PNG of that size, with alpha.</returns>
+    public async Task<byte[]> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, (int Width, int Height) pixels, CancellationToken cancel)
     {
-        await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = times, ["mobile"] = false }, cancel);
-        this.fonts = fonts;
-        await LoadAsync(FontFace.AddTo(svg, fonts, Address), cancel);
+        var density = pixels.Width / window.ShownWide;
+        await LoadAsync(svg, fonts, window, density, "", cancel);
         var shot = await AskAsync("Page.captureScreenshot", new()
         {
             ["format"] = "png",
             ["optimizeForSpeed"] = true,
             ["captureBeyondViewport"] = false,
-            ["clip"] = new JsonObject { ["x"] = 0, ["y"] = 0, ["width"] = width, ["height"] = height, ["scale"] = 1 },
+            ["clip"] = new JsonObject { ["x"] = 0, ["y"] = 0, ["width"] = pixels.Width / density, ["height"] = pixels.Height / density, ["scale"] = 1 },
         }, cancel);
         return Convert.FromBase64String(shot["data"]!.GetValue<string>());
     }
@@ -114,20 +121,18 @@ internal sealed class Browser : IDisposable
     /// <summary>Prints a document.</summary>
     /// <param name="svg">The document.</param>
     /// <param name="fonts">The fonts of the project that it asks for.</param>
-    /// <param name="width">The width of the document in px, of the page in pt.</param>
-    /// <param name="height">The height of the document in px, of the page in pt.</param>
+    /// <param name="window">The size of the window that it is laid out in; a px of it is a pt of the page.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <returns>A PDF of one page, without a ground.</returns>
-    public async Task<byte[]> PrintAsync(string svg, IReadOnlyList<FontFace> fonts, double width, double height, CancellationToken cancel)
+    /// <returns>A PDF of one page, without a ground, whose paper reaches a little beyond the document to the right and below.</returns>
+    public async Task<byte[]> PrintAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, CancellationToken cancel)
     {
-        await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = (int)Math.Ceiling(width), ["height"] = (int)Math.Ceiling(height), ["deviceScaleFactor"] = 1, ["mobile"] = false }, cancel);
-        this.fonts = fonts;
-        await LoadAsync(FontFace.AddTo(svg, fonts, Address), cancel);
+        await LoadAsync(svg, fonts, window, 1, AsOnScreens, cancel);
         var printed = await AskAsync("Page.printToPDF", new()
         {
             ["printBackground"] = true,
-            ["paperWidth"] = width / PointsInInch,
-            ["paperHeight"] = height / PointsInInch,
+            // A drawing that fills its paper is shrunk by parts of a thousandth to fit.
+            ["paperWidth"] = (window.Wide + Beyond) / PointsInInch,
+            ["paperHeight"] = (window.Tall + Beyond) / PointsInInch,
             ["marginTop"] = 0,
             ["marginBottom"] = 0,
             ["marginLeft"] = 0,
@@ -136,6 +141,20 @@ internal sealed class Browser : IDisposable
             ["pageRanges"] = "1",
         }, cancel);
         return Convert.FromBase64String(printed["data"]!.GetValue<string>());
+    }
+
+    /// <summary>Writes a document anew with all that style sheets, units and selectors come to said at its elements.</summary>
+    /// <param name="svg">The document.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
+    /// <param name="window">The size of the window that it is laid out in.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>The document; empty for one that holds what SVG has no words for.</returns>
+    public async Task<byte[]> ResolveAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, CancellationToken cancel)
+    {
+        await LoadAsync(svg, fonts, window, 1, "", cancel);
+        var answer = await AskAsync("Runtime.evaluate", new() { ["expression"] = Resolve.Value, ["returnByValue"] = true }, cancel);
+        return answer["exceptionDetails"] is { } error ? throw new RenderingFailedException($"The exact engine cannot say what holds in it: {error["exception"]?["description"] ?? error["text"]}.")
+            : Encoding.UTF8.GetBytes(answer["result"]!["value"]!.GetValue<string>());
     }
 
     public void Dispose()
@@ -174,8 +193,11 @@ internal sealed class Browser : IDisposable
         await AskAsync("Emulation.setDefaultBackgroundColorOverride", new() { ["color"] = new JsonObject { ["r"] = 0, ["g"] = 0, ["b"] = 0, ["a"] = 0 } }, cancel);
     }
 
-    private async Task LoadAsync(string svg, CancellationToken cancel)
+    private async Task LoadAsync(string drawing, IReadOnlyList<FontFace> fonts, WindowLayout window, double density, string rules, CancellationToken cancel)
     {
+        await AskAsync("Emulation.setDeviceMetricsOverride", new() { ["width"] = window.Wide, ["height"] = window.Tall, ["deviceScaleFactor"] = density, ["mobile"] = false }, cancel);
+        this.fonts = fonts;
+        var svg = FontFace.AddTo(drawing, fonts, Address, rules);
         (document, loaded) = (Encoding.UTF8.GetBytes(svg), New());
         number++;
         var went = await AskAsync("Page.navigate", new() { ["url"] = Current }, cancel);

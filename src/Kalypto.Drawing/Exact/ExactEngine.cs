@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using Kalypto.Core.Isolating;
 
 namespace Kalypto.Drawing.Exact;
 
@@ -56,32 +57,31 @@ public sealed class ExactEngine : IDisposable
     /// <summary>Draws a document.</summary>
     /// <param name="svg">The document; treated as hostile.</param>
     /// <param name="fonts">The fonts of the project that it asks for.</param>
-    /// <param name="width">px.</param>
-    /// <param name="height">px.</param>
+    /// <param name="window">The size of the window that it is laid out in.</param>
+    /// <param name="width">The width of the picture in px.</param>
+    /// <param name="height">The height of the picture in px.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none.</returns>
-    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, int width, int height, CancellationToken cancel) =>
-        AskAsync((browser, limit) => browser.DrawAsync(svg, fonts, width, height, TimesOf(width, height), limit), cancel);
-
-    /// <summary>Draws a square document for a picture of another size.</summary>
-    /// <param name="svg">The document; treated as hostile.</param>
-    /// <param name="fonts">The fonts of the project that it asks for.</param>
-    /// <param name="side">The side of the document in px.</param>
-    /// <param name="wanted">The side of the picture in px.</param>
-    /// <param name="cancel">Ends the wait.</param>
-    /// <returns>A PNG that is <see cref="TimesOf"/> times larger than wanted, or why there is none.</returns>
-    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawSquareAsync(string svg, IReadOnlyList<FontFace> fonts, int side, int wanted, CancellationToken cancel) =>
-        AskAsync((browser, limit) => browser.DrawAsync(svg, fonts, side, side, (double)wanted * TimesOf(wanted, wanted) / side, limit), cancel);
+    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, int width, int height, CancellationToken cancel) =>
+        AskAsync((browser, limit) => browser.DrawAsync(svg, fonts, window, (width * TimesOf(width, height), height * TimesOf(width, height)), limit), cancel);
 
     /// <summary>Prints a document.</summary>
     /// <param name="svg">The document; treated as hostile.</param>
     /// <param name="fonts">The fonts of the project that it asks for.</param>
-    /// <param name="width">pt.</param>
-    /// <param name="height">pt.</param>
+    /// <param name="window">The size of the window that it is laid out in; a px of it is a pt of the page.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <returns>A PDF of one page, or why there is none.</returns>
-    internal Task<(byte[]? Pdf, EngineFailure? Failure)> PrintAsync(string svg, IReadOnlyList<FontFace> fonts, double width, double height, CancellationToken cancel) =>
-        AskAsync((browser, limit) => browser.PrintAsync(svg, fonts, width, height, limit), cancel);
+    /// <returns>A PDF of one page, which reaches a little beyond the document to the right and below, or why there is none.</returns>
+    internal Task<(byte[]? Pdf, EngineFailure? Failure)> PrintAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, CancellationToken cancel) =>
+        AskAsync((browser, limit) => browser.PrintAsync(svg, fonts, window, limit), cancel);
+
+    /// <summary>Writes a document anew with all that style sheets, units and selectors come to said at its elements.</summary>
+    /// <param name="svg">The document; treated as hostile.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
+    /// <param name="window">The size of the window that it is laid out in.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>SVG, to be treated as hostile like the document itself; empty for one that holds what SVG has no words for; or why there is none.</returns>
+    internal Task<(byte[]? Svg, EngineFailure? Failure)> ResolveAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, CancellationToken cancel) =>
+        AskAsync((browser, limit) => browser.ResolveAsync(svg, fonts, window, limit), cancel);
 
     private async Task<(byte[]? Made, EngineFailure? Failure)> AskAsync(Func<Browser, CancellationToken, Task<byte[]>> make, CancellationToken cancel)
     {

@@ -13,16 +13,20 @@ internal sealed record FontFace(Font Font, byte[] File)
     public string AddressAt(string origin) => $"{origin}{Font.Sha256}";
 
     /// <summary>A document that knows some fonts, which go before those of the system.</summary>
-    public static string AddTo(string svg, IReadOnlyList<FontFace> fonts, string origin)
+    /// <param name="svg">The document.</param>
+    /// <param name="fonts">The fonts.</param>
+    /// <param name="origin">The address below which they are found.</param>
+    /// <param name="rules">Other rules of CSS that hold in the document.</param>
+    public static string AddTo(string svg, IReadOnlyList<FontFace> fonts, string origin, string rules = "")
     {
-        if (fonts.Count == 0)
+        if (fonts.Count == 0 && rules.Length == 0)
         {
             return svg;
         }
         // Behind the root's own tag. In the values of attributes ">" stands as a reference, for documents are written here.
         var root = svg.IndexOf("<svg", StringComparison.Ordinal);
         var end = root < 0 ? -1 : svg.IndexOf('>', root);
-        return end < 0 || svg[end - 1] == '/' ? svg : $"{svg[..(end + 1)]}<style>{string.Concat(fonts.SelectMany(f => f.Rules(origin)))}</style>{svg[(end + 1)..]}";
+        return end < 0 || svg[end - 1] == '/' ? svg : $"{svg[..(end + 1)]}<style>{rules}{string.Concat(fonts.SelectMany(f => f.Rules(origin)))}</style>{svg[(end + 1)..]}";
     }
 
     // CSS Fonts 4, section 4: one rule for each name that texts may ask for.

@@ -16,6 +16,9 @@ internal static partial class Cairo
     private static partial nint cairo_create(nint surface);
 
     [LibraryImport(Library)]
+    private static partial void cairo_scale(nint context, double across, double down);
+
+    [LibraryImport(Library)]
     internal static partial void cairo_destroy(nint context);
 
     [LibraryImport(Library)]
@@ -169,6 +172,9 @@ internal static partial class Cairo
 
         public override bool IsInvalid => handle == 0;
         public bool Failed => cairo_status(handle) != 0;
+
+        /// <summary>Has all that is drawn from now on drawn larger.</summary>
+        public void Scale(double times) => cairo_scale(handle, times, times);
 
         protected override bool ReleaseHandle()
         {

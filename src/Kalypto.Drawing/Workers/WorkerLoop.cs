@@ -118,7 +118,7 @@ public static class WorkerLoop
             }
             if (request.Task == WorkerTask.Outlines)
             {
-                Send(output, new(null, null), request.IsDrawn ? Vectors.OutlinesOf(body, request.Width, request.Height) : Vectors.Outlines(document, request.Width, request.Height));
+                Send(output, new(null, null), request.IsDrawn ? Vectors.OutlinesOf(body, request.Width, request.Height, request.PrintedAt) : Vectors.Outlines(document, request.Width, request.Height));
                 return;
             }
             if (request.Task == WorkerTask.File)
@@ -193,7 +193,7 @@ public static class WorkerLoop
         {
             // A PDF holds the letters that it shows as a font.
             var isOutlined = request.Fonts.Any(f => f.IsOutlinedOnly);
-            return (request.IsDrawn ? Vectors.PdfAgain(body, request.Width, request.Height, request.Credit, isOutlined)
+            return (request.IsDrawn ? Vectors.PdfAgain(body, request.Width, request.Height, request.PrintedAt, request.Credit, isOutlined)
                 : Vectors.Pdf(isOutlined ? Encoding.UTF8.GetString(Vectors.Outlines(document, request.Width, request.Height)) : document, request.Width, request.Height, request.Credit), null);
         }
         // Sizes that the exact engine drew are put together by whoever asked for them.

@@ -255,6 +255,18 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []) { Format = Format.Pdf.Id }, scene, cancel);
 
     /// <inheritdoc/>
+    public async Task<Drawn> ResolvedAsync(Scene scene, CancellationToken cancel)
+    {
+        var (document, refused, failure) = Exact is null ? (null, null, null) : await DocumentOfAsync(scene, cancel);
+        if (document is null)
+        {
+            return new(null, refused?.Failure ?? failure?.Sentence ?? "There is no exact engine on this machine.") { IsPassing = failure is not null, IsSlow = failure?.IsTime == true };
+        }
+        var (svg, why) = await exact!.ResolveAsync(document, await FacesAsync(scene, cancel), WindowOf(scene, 1, 1), cancel);
+        return why is null ? new(svg, null) : new(null, why.Sentence) { IsPassing = true, IsSlow = why.IsTime };
+    }
+
+    /// <inheritdoc/>
     public async Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel)
     {
         (Font, byte[])? read = null;
@@ -338,47 +350,53 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             return await AskAsync(request with { Fonts = await files.OfAsync(scene.Fonts) }, scene.Document, answers, take, cancel);
         }
-        var document = "";
-        if (scene.Cut is { } cut)
+        var (document, refused, failure) = await DocumentOfAsync(scene, cancel);
+        if (document is null)
         {
-            if (await sources!.FindAsync(cut.Source, cancel) is not { } file)
+            if (refused is not null)
             {
-                take(new("The file that the drawing came in by is not kept any more.", null), []);
-                return null;
+                take(refused, []);
             }
-            Answer? refused = null;
-            var failure = await AskAsync(new(WorkerTask.Cut, 0, 0, Effort.Quick, []) { Cut = cut }, file, 1, (answer, body) => (refused, document) = (answer.Failure is null ? null : answer, Encoding.UTF8.GetString(body)), cancel);
-            if (failure is not null || refused is not null)
-            {
-                if (refused is not null)
-                {
-                    take(refused, []);
-                }
-                return failure;
-            }
-        }
-        else
-        {
-            document = scene.Document;
+            return failure;
         }
         var faces = await FacesAsync(scene, cancel);
         if (request.Format == Format.Ico.Id)
         {
-            return await IconFileAsync(request, document, faces, take, cancel);
+            return await IconFileAsync(request, document, faces, WindowOf(scene, request.Width, request.Height), take, cancel);
         }
         var isPdf = request.Format == Format.Pdf.Id;
-        var (drawn, why) = isPdf ? await exact!.PrintAsync(document, faces, request.Width, request.Height, cancel)
-            : await exact!.DrawAsync(document, faces, (int)request.Width, (int)request.Height, cancel);
-        return why ?? await AskAsync(request with { IsDrawn = true, Fonts = isPdf ? await files.OfAsync(scene.Fonts) : [] }, drawn, answers, take, cancel);
+        var window = WindowOf(scene, request.Width, request.Height);
+        var (drawn, why) = isPdf ? await exact!.PrintAsync(document, faces, window, cancel)
+            : await exact!.DrawAsync(document, faces, window, (int)request.Width, (int)request.Height, cancel);
+        return why ?? await AskAsync(request with { IsDrawn = true, PrintedAt = request.Width / window.ShownWide, Fonts = isPdf ? await files.OfAsync(scene.Fonts) : [] }, drawn, answers, take, cancel);
+    }
+
+    private static WindowLayout WindowOf(Scene scene, double width, double height) => scene.Layout ?? WindowLayout.Of(new(0, 0, width, height), width, height);
+
+    /// <summary>The document of a scene for the exact engine: the layer cut out of its own file, where that can be.</summary>
+    private async Task<(string? Document, Answer? Refused, EngineFailure? Failure)> DocumentOfAsync(Scene scene, CancellationToken cancel)
+    {
+        if (scene.Cut is not { } cut)
+        {
+            return (scene.Document, null, null);
+        }
+        if (await sources!.FindAsync(cut.Source, cancel) is not { } file)
+        {
+            return (null, new("The file that the drawing came in by is not kept any more.", null), null);
+        }
+        (string? Document, Answer? Refused) cutOut = default;
+        var failure = await AskAsync(new(WorkerTask.Cut, 0, 0, Effort.Quick, []) { Cut = cut }, file, 1,
+            (answer, body) => cutOut = answer.Failure is null ? (Encoding.UTF8.GetString(body), null) : (null, answer), cancel);
+        return failure is null ? (cutOut.Document, cutOut.Refused, null) : (null, null, failure);
     }
 
     /// <summary>Each size in an icon file is drawn by itself.</summary>
-    private async Task<EngineFailure?> IconFileAsync(Request request, string document, IReadOnlyList<FontFace> faces, Action<Answer, byte[]> take, CancellationToken cancel)
+    private async Task<EngineFailure?> IconFileAsync(Request request, string document, IReadOnlyList<FontFace> faces, WindowLayout window, Action<Answer, byte[]> take, CancellationToken cancel)
     {
         var (entries, largest) = (new List<(int Side, byte[] Content)>(), (int)request.Width);
         foreach (var side in IcoWriter.SidesOf(largest))
         {
-            var (png, why) = await exact!.DrawSquareAsync(document, faces, (int)request.Width, side, cancel);
+            var (png, why) = await exact!.DrawAsync(document, faces, window, side, side, cancel);
             Answer? refused = null;
             var asPixels = IcoWriter.IsBitmap(side, largest);
             why ??= await AskAsync(new(asPixels ? WorkerTask.Pixels : WorkerTask.Draw, side, side, Effort.Best, []) { IsDrawn = true }, png, 1, (answer, body) =>

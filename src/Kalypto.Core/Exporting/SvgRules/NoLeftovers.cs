@@ -60,7 +60,7 @@ internal sealed class NoLeftovers : ISvgRule
     {
         "path" => node["d"] is null or "none" || PathData.Start(node["d"]!) is null,
         "rect" or "image" => node["width"] is "0" || node["height"] is "0",
-        "circle" => node["r"] is null or "0",
+        "circle" => node["r"] is "0" || node["r"] is null && node["style"] is null,
         "ellipse" => node["rx"] is "0" || node["ry"] is "0",
         "polygon" or "polyline" => string.IsNullOrWhiteSpace(node["points"]),
         _ => false,

@@ -1,0 +1,239 @@
+// Says at every element what the browser made of style sheets, units, selectors and transforms, so that the document shows the
+// same without them. What is hidden goes, but for what something else refers to. Gives the document; '' for one that
+// holds what SVG has no words for.
+(() => {
+  const svg = 'http://www.w3.org/2000/svg';
+  const definitions = 'defs, clipPath, mask, pattern, marker, symbol, linearGradient, radialGradient, filter';
+  const handedDown = {
+    'fill': 'rgb(0, 0, 0)', 'fill-opacity': '1', 'fill-rule': 'nonzero', 'stroke': 'none', 'stroke-width': '1px', 'stroke-opacity': '1', 'stroke-linecap': 'butt',
+    'stroke-linejoin': 'miter', 'stroke-miterlimit': '4', 'stroke-dasharray': 'none', 'stroke-dashoffset': '0px', 'clip-rule': 'nonzero', 'color': 'rgb(0, 0, 0)',
+    'color-interpolation-filters': 'linearrgb', 'paint-order': 'normal', 'visibility': 'visible', 'shape-rendering': 'auto', 'image-rendering': 'auto',
+    'marker-start': 'none', 'marker-mid': 'none', 'marker-end': 'none',
+  };
+  const ofText = {
+    'font-family': '', 'font-size': '', 'font-style': 'normal', 'font-weight': '400', 'font-stretch': '100%', 'font-variant-caps': 'normal', 'font-variant-numeric': 'normal',
+    'font-variant-ligatures': 'normal', 'font-variant-position': 'normal', 'font-feature-settings': 'normal', 'font-variation-settings': 'normal', 'font-kerning': 'auto', 'letter-spacing': 'normal',
+    'word-spacing': '0px', 'text-anchor': 'start', 'direction': 'ltr', 'writing-mode': 'horizontal-tb', 'text-orientation': 'mixed', 'white-space': 'normal',
+    'text-transform': 'none', 'text-shadow': 'none', 'text-rendering': 'auto', 'dominant-baseline': 'auto',
+  };
+  const own = {
+    'opacity': '1', 'stop-color': 'rgb(0, 0, 0)', 'stop-opacity': '1', 'flood-color': 'rgb(0, 0, 0)', 'flood-opacity': '1', 'lighting-color': 'rgb(255, 255, 255)', 'clip-path': 'none',
+    'mask': 'none', 'filter': 'none', 'mix-blend-mode': 'normal', 'isolation': 'auto', 'vector-effect': 'none', 'mask-type': 'luminance', 'alignment-baseline': 'auto', 'baseline-shift': '0px',
+    'text-decoration-line': 'none',
+  };
+  const lines = ['text-decoration-style', 'text-decoration-color', 'text-decoration-thickness', 'text-underline-offset', 'text-decoration-skip-ink'];
+  const colours = ['fill', 'stroke', 'color', 'stop-color', 'flood-color', 'lighting-color', 'text-decoration-color'];
+  // Attributes of SVG 1.1; all else is said as style.
+  const attributes = new Set([...Object.keys(handedDown), 'opacity', 'stop-color', 'stop-opacity', 'flood-color', 'flood-opacity', 'lighting-color', 'vector-effect', 'mask-type',
+    'font-family', 'font-size', 'font-style', 'font-weight', 'letter-spacing', 'word-spacing', 'text-anchor', 'direction', 'dominant-baseline', 'alignment-baseline', 'baseline-shift', 'text-rendering']);
+  const geometry = {
+    svg: ['x', 'y', 'width', 'height'], rect: ['x', 'y', 'width', 'height', 'rx', 'ry'], image: ['x', 'y', 'width', 'height'], use: ['x', 'y'], circle: ['cx', 'cy', 'r'], ellipse: ['cx', 'cy', 'rx', 'ry'],
+  };
+
+  // ---- colours: those outside sRGB as the canvas shows them there
+  const canvas = document.createElementNS('http://www.w3.org/1999/xhtml', 'canvas');
+  canvas.width = canvas.height = 1;
+  const pen = canvas.getContext('2d', { willReadFrequently: true });
+  const isWide = colour => /^(color|lab|lch|oklab|oklch)\(/.test(colour);
+  const plain = colour => {
+    if (!isWide(colour)) {
+      return colour;
+    }
+    pen.clearRect(0, 0, 1, 1);
+    pen.fillStyle = colour;
+    pen.fillRect(0, 0, 1, 1);
+    const [r, g, b, a] = pen.getImageData(0, 0, 1, 1).data;
+    return a === 255 ? `rgb(${r}, ${g}, ${b})` : `rgba(${r}, ${g}, ${b}, ${(a / 255).toFixed(3)})`;
+  };
+
+  // ---- what is there
+  const root = document.documentElement;
+  const all = [...root.querySelectorAll('*')].filter(e => e.namespaceURI === svg && !e.closest('foreignObject'));
+  const sheets = [...root.querySelectorAll('style')].map(s => s.textContent).join('\n');
+  const saysPaths = /(^|[;{\s"'])d\s*:/.test(sheets) || all.some(e => /(^|;)\s*d\s*:/.test(e.getAttribute('style') ?? ''));
+  const referred = new Set();
+  const refer = text => { for (const [, id] of text.matchAll(/url\(\s*["']?#([^"')]+)["']?\s*\)/g)) { referred.add(id); } };
+  all.forEach(e => {
+    for (const { name, value } of e.attributes) {
+      refer(value);
+      if ((name === 'href' || name === 'xlink:href') && value.startsWith('#')) {
+        referred.add(value.slice(1));
+      }
+    }
+  });
+  refer(sheets);
+  const isGone = e => getComputedStyle(e).display === 'none' && !e.matches(definitions) && !e.closest(definitions);
+  if ([...root.querySelectorAll('foreignObject')].some(e => { for (let a = e; a && a !== root; a = a.parentElement) { if (getComputedStyle(a).display === 'none') { return false; } } return true; })) {
+    return '';
+  }
+
+  // ---- what holds, worked out before anything is changed
+  const numbers = matrix => [matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f];
+  const alike = (a, b) => a.every((n, i) => Math.abs(n - b[i]) < 1e-4 * Math.max(1, Math.abs(n)));
+  const said = e => {
+    const probe = document.createElementNS(svg, 'g');
+    probe.setAttribute('transform', e.getAttribute('transform') ?? '');
+    const consolidated = probe.transform.baseVal.consolidate();
+    return numbers(consolidated ? consolidated.matrix : new DOMMatrix());
+  };
+  const moved = (e, style) => {
+    if (!(e instanceof SVGGraphicsElement) || e.localName === 'svg') {
+      return null;
+    }
+    let holds;
+    if (e.closest(definitions)) {
+      holds = style.transform === 'none' ? null : numbers(new DOMMatrix(style.transform));
+    } else {
+      const [inner, outer] = [e.getScreenCTM(), e.parentElement.getScreenCTM()];
+      const local = inner && outer && DOMMatrix.fromMatrix(outer).inverse().multiply(DOMMatrix.fromMatrix(inner));
+      if (!local || numbers(local).some(n => !Number.isFinite(n))) {
+        return null;
+      }
+      const at = e.localName === 'use' ? local.translate(-(parseFloat(style.x) || 0), -(parseFloat(style.y) || 0)) : local;
+      holds = alike(said(e), numbers(local)) ? null : numbers(at);
+    }
+    return holds && !alike(said(e), holds) ? `matrix(${holds.map(n => +n.toFixed(6)).join(' ')})` : null;
+  };
+  const length = (e, name, value) => {
+    if (!value.endsWith('%')) {
+      return parseFloat(value);
+    }
+    const around = e.viewportElement ?? root;
+    const box = around.viewBox?.baseVal?.width ? around.viewBox.baseVal : { width: around.width.baseVal.value, height: around.height.baseVal.value };
+    const whole = /^(x|cx|rx|width)$/.test(name) ? box.width : /^(y|cy|ry|height)$/.test(name) ? box.height : Math.hypot(box.width, box.height) / Math.SQRT2;
+    return whole * parseFloat(value) / 100;
+  };
+  const valueOf = (style, name) => {
+    const value = style.getPropertyValue(name);
+    return (colours.includes(name) ? plain(value) : name === 'color-interpolation-filters' ? value.replace('srgb', 'sRGB').replace('linearrgb', 'linearRGB') : value).replaceAll(/url\("([^"]*)"\)/g, 'url($1)');
+  };
+
+  const changes = all.filter(e => !['style', 'title', 'desc'].includes(e.localName)).map(e => {
+    const style = getComputedStyle(e);
+    const parent = e === root || e.parentElement === root || isGone(e.parentElement) ? null : getComputedStyle(e.parentElement);
+    const isText = ['text', 'tspan', 'textPath', 'a'].includes(e.localName);
+    const say = {};
+    for (const [name, usual] of Object.entries(isText ? { ...handedDown, ...ofText } : handedDown)) {
+      const value = valueOf(style, name);
+      // Words say it themselves, wherever their text is taken to.
+      const around = parent && !(e.localName === 'text' && name in ofText) ? valueOf(parent, name) : usual;
+      if (value !== around || e.hasAttribute(name)) {
+        say[name] = value;
+      }
+    }
+    for (const [name, usual] of Object.entries(own)) {
+      const value = valueOf(style, name);
+      say[name] = value && value !== usual ? value : null;
+    }
+    if (say['text-decoration-line']) {
+      lines.forEach(name => { say[name] = valueOf(style, name); });
+    }
+    if (['svg', 'symbol', 'marker', 'pattern'].includes(e.localName) && style.overflow === 'visible') {
+      say.overflow = 'visible';
+    }
+    for (const name of geometry[e.localName] ?? []) {
+      const value = style.getPropertyValue(name);
+      if (/^-?[\d.]+(e-?\d+)?(px|%)$/.test(value) && !(e.getAttribute(name) ?? '').endsWith('%') || value.endsWith('%')) {
+        const number = length(e, name, value);
+        if (Math.abs(number - (parseFloat(e.getAttribute(name)) || 0)) > 1e-6 || (e.getAttribute(name) ?? '').endsWith('%')) {
+          say[name] = String(number);
+        }
+      }
+    }
+    if (e.localName === 'path' && saysPaths) {
+      const path = style.getPropertyValue('d').match(/^path\("([^"]*)"\)$/);
+      say.d = path ? path[1] : e.getAttribute('d');
+    }
+    const matrix = moved(e, style);
+    if (matrix) {
+      say.transform = matrix;
+    }
+    return { e, say, isGone: isGone(e) };
+  });
+
+  // Colours of other spaces run from one to the other another way than those of sRGB: steps between them say how.
+  const steps = 12;
+  const between = (from, to, share) => {
+    const probe = document.createElementNS(svg, 'g');
+    probe.style.color = `color-mix(in oklab, ${from} ${100 * (1 - share)}%, ${to})`;
+    root.append(probe);
+    const mixed = plain(getComputedStyle(probe).color);
+    probe.remove();
+    return mixed;
+  };
+  const more = [...root.querySelectorAll('linearGradient, radialGradient')].flatMap(gradient => {
+    const stops = [...gradient.children].filter(s => s.localName === 'stop').map(s => ({ s, colour: getComputedStyle(s).getPropertyValue('stop-color'), opacity: Number(getComputedStyle(s).getPropertyValue('stop-opacity')), at: s.offset.baseVal }));
+    return stops.slice(1).flatMap((to, i) => {
+      const from = stops[i];
+      return !isWide(from.colour) && !isWide(to.colour) ? [] : Array.from({ length: steps - 1 }, (_, n) => (n + 1) / steps).map(share =>
+        ({ before: to.s, at: from.at + share * (to.at - from.at), colour: between(from.colour, to.colour, share), opacity: from.opacity + share * (to.opacity - from.opacity) }));
+    });
+  });
+
+  // ---- said
+  for (const { e, say } of changes) {
+    e.removeAttribute('style');
+    e.removeAttribute('class');
+    ['text-decoration', 'font-variant', 'font'].forEach(name => e.removeAttribute(name));
+    const style = [];
+    for (const [name, value] of Object.entries(say)) {
+      e.removeAttribute(name);
+      if (value !== null && (attributes.has(name) || !(name in handedDown || name in ofText || name in own || lines.includes(name)))) {
+        e.setAttribute(name, value);
+      } else if (value !== null) {
+        style.push(`${name}:${value}`);
+      }
+    }
+    if (style.length) {
+      e.setAttribute('style', style.join(';'));
+    }
+  }
+  for (const { before, at, colour, opacity } of more) {
+    const stop = document.createElementNS(svg, 'stop');
+    stop.setAttribute('offset', at);
+    stop.setAttribute('stop-color', colour);
+    stop.setAttribute('stop-opacity', opacity);
+    before.before(stop);
+  }
+  const kept = document.createElementNS(svg, 'defs');
+
+  // No printing keeps shadows of words: each is the words once more beneath them.
+  for (const { e, say } of changes.filter(c => c.e.localName === 'text' && c.say['text-shadow'])) {
+    const shadows = [...say['text-shadow'].matchAll(/((?:rgba?|color|oklab|oklch|lab|lch)\([^)]*\)) (-?[\d.]+)px (-?[\d.]+)px (-?[\d.]+)px/g)];
+    e.style.removeProperty('text-shadow');
+    shadows.reverse().forEach(([, colour, right, down, blur], i) => {
+      const shadow = e.cloneNode(true);
+      [shadow, ...shadow.querySelectorAll('*')].forEach(s => {
+        s.style?.removeProperty('text-shadow');
+        s.removeAttribute('id');
+        ['fill', 'stroke'].filter(p => s === shadow && p === 'fill' || s.hasAttribute(p) && s.getAttribute(p) !== 'none').forEach(p => s.setAttribute(p, plain(colour)));
+      });
+      const moved = document.createElementNS(svg, 'g');
+      moved.setAttribute('transform', `translate(${right} ${down})`);
+      if (Number(blur) > 0) {
+        const filter = document.createElementNS(svg, 'filter');
+        const soft = document.createElementNS(svg, 'feGaussianBlur');
+        soft.setAttribute('stdDeviation', Number(blur) / 2);
+        filter.append(soft);
+        Object.entries({ id: `shadow-of-words-${kept.childElementCount}-${i}`, x: '-50%', y: '-100%', width: '200%', height: '300%' }).forEach(([n, v]) => filter.setAttribute(n, v));
+        kept.append(filter);
+        moved.setAttribute('filter', `url(#${filter.id})`);
+      }
+      moved.append(shadow);
+      e.before(moved);
+    });
+  }
+  for (const { e } of changes.filter(c => c.isGone && c.e.isConnected)) {
+    [e, ...e.querySelectorAll('[id]')].filter(i => referred.has(i.id) && !i.parentElement.closest('[data-kept]')).forEach(i => {
+      i.setAttribute('data-kept', '');
+      kept.append(i);
+    });
+    e.remove();
+  }
+  kept.querySelectorAll('[data-kept]').forEach(i => i.removeAttribute('data-kept'));
+  root.querySelectorAll('style').forEach(s => s.remove());
+  // The drawing itself, without the window that it was seen through.
+  const drawing = root.querySelector(':scope > svg');
+  drawing.prepend(kept);
+  return new XMLSerializer().serializeToString(drawing);
+})()
