@@ -1,6 +1,9 @@
+using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Proving;
+using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Workers;
@@ -41,6 +44,19 @@ public sealed class ExactFixture : IDisposable, ISources
         Assert.Equal((null, null), (ours.Failure, theirs.Failure));
         Assert.Contains(theirs.Bytes!.Chunk(4), p => p[3] > 0);
         return Differences.Of(ours.Bytes!, theirs.Bytes!, width, height);
+    }
+
+    /// <summary>A layer as a browser shows it out of its own drawing, and as it shows the SVG that is written of it, in pixels.</summary>
+    public async Task<(byte[] Drawn, byte[] Written, string Svg)> WrittenBesideABrowserAsync(Isolation isolation, Box crop, int width, int height, bool isExact, CancellationToken cancel)
+    {
+        var made = await Renderer.MakeFileAsync(isolation, new(crop, (crop.Width, crop.Height), (width, height), new(Format.Svg)) { IsExact = isExact }, cancel);
+        Assert.Null(made.Failure);
+        Add(made.Bytes!);
+        var written = SvgReader.Read(made.Bytes!, "Written");
+        var there = await Renderer.PixelsAsync(isolation.Scene(crop, width, height, isExact: true), width, height, cancel);
+        var here = await Renderer.PixelsAsync(Isolation.Of(written, written.Layers[0]).Scene(written.Box, width, height, isExact: true), width, height, cancel);
+        Assert.Equal((null, null), (there.Failure, here.Failure));
+        return (there.Bytes!, here.Bytes!, Encoding.UTF8.GetString(made.Bytes!));
     }
 
     public Task<ReadOnlyMemory<byte>?> FindAsync(string sha256, CancellationToken cancel) => Task.FromResult(files.TryGetValue(sha256, out var file) ? new ReadOnlyMemory<byte>(file) : (ReadOnlyMemory<byte>?)null);

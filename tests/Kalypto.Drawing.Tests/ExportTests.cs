@@ -54,6 +54,13 @@ public sealed class ExportTests(ExactFixture exact) : IClassFixture<ExactFixture
                 }
             }
         }
+        // Its SVG too, which is written as a browser understands it where anything in it is drawn by one.
+        var (whole, (wide, tall)) = (measured.Isolate(drawing.Layers[0], ImmutableHashSet<int>.Empty), ((int)drawing.Box.Width, (int)drawing.Box.Height));
+        var (there, here, svg) = await exact.WrittenBesideABrowserAsync(whole, drawing.Box, wide, tall, keys.IsExact(whole), cancel);
+        if (Differences.Of(there, here, wide, tall) is { Share: > Most } other)
+        {
+            wrong.Add($"its SVG {other.Share:P1} ({other.Count} px)");
+        }
         Assert.True(wrong.Count == 0, string.Join("; ", wrong));
     }
 }

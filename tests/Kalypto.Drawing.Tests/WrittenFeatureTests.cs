@@ -31,16 +31,9 @@ public sealed class WrittenFeatureTests(ExactFixture exact) : IClassFixture<Exac
         var isolation = Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x"));
         // As proof would have it where nothing in it is known to need the exact engine.
         var isExact = !isolation.Beyond.IsEmpty || (await exact.BesideABrowserAsync(isolation, drawing.Box, 2, cancel)).Share > Most / 2;
-        var made = await exact.Renderer.MakeFileAsync(isolation, new(drawing.Box, (100, 100), (100, 100), new(Format.Svg)) { IsExact = isExact }, cancel);
-        Assert.Null(made.Failure);
-        exact.Add(made.Bytes!);
-        var written = SvgReader.Read(made.Bytes!, "Written");
-        var there = await exact.Renderer.PixelsAsync(isolation.Scene(drawing.Box, Side, Side, isExact: true), Side, Side, cancel);
-        var here = await exact.Renderer.PixelsAsync(Isolation.Of(written, written.Layers[0]).Scene(written.Box, Side, Side, isExact: true), Side, Side, cancel);
-        Assert.Equal((null, null), (there.Failure, here.Failure));
-        var other = Differences.Of(there.Bytes!, here.Bytes!, Side, Side);
-        Assert.True(AsLines.Contains(feature) ? Elsewhere(there.Bytes!, here.Bytes!) < Nothing : other.Share <= Most,
-            $"{other.Share:P1} of its ink is other: {Encoding.UTF8.GetString(made.Bytes!)[..Math.Min(600, made.Bytes!.Length)]}");
+        var (there, here, svg) = await exact.WrittenBesideABrowserAsync(isolation, drawing.Box, Side, Side, isExact, cancel);
+        var other = Differences.Of(there, here, Side, Side);
+        Assert.True(AsLines.Contains(feature) ? Elsewhere(there, here) < Nothing : other.Share <= Most, $"{other.Share:P1} of its ink is other: {svg[..Math.Min(600, svg.Length)]}");
     }
 
     // The share of ink that has none within a pixel of it in the other picture.

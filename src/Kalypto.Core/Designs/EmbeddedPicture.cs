@@ -9,12 +9,17 @@ namespace Kalypto.Core.Designs;
 public readonly record struct EmbeddedPicture(int Width, int Height)
 {
     private const int MostHead = 400_000;
+    private const string Png = "data:image/png;base64,";
     private static readonly ConditionalWeakTable<Element, object> Known = [];
     private static readonly object None = new();
 
     /// <summary>The size of the PNG, JPEG or GIF in an image element; null when it is none of them or cannot be read.</summary>
     public static EmbeddedPicture? Of(Element image) =>
         Known.GetValue(image, i => Read(i) is { } size ? size : None) is EmbeddedPicture known ? known : null;
+
+    /// <summary>Bytes of data for each pixel of the PNG in an image element, which tell flat shapes from photos; null where it is no PNG.</summary>
+    public static double? BytesForPixel(Element image) =>
+        image["href"] is { } href && href.StartsWith(Png, StringComparison.Ordinal) && Of(image) is var (width, height) && width > 0 && height > 0 ? (href.Length - Png.Length) * 0.75 / width / height : null;
 
     private static EmbeddedPicture? Read(Element image)
     {

@@ -18,6 +18,9 @@ public sealed class ExportTree
         }
     }
 
+    /// <summary>True for a picture that stands for what shapes cannot show.</summary>
+    public bool IsPicture { get; private init; }
+
     /// <summary>The definitions, each by itself.</summary>
     internal List<ExportNode> Definitions { get; }
 
@@ -57,7 +60,10 @@ public sealed class ExportTree
         ["height"] = Numbers.Text(box.Height, 6),
         ["preserveAspectRatio"] = "none",
         ["href"] = "data:image/png;base64," + Convert.ToBase64String(png),
-    });
+    })
+    {
+        IsPicture = true,
+    };
 
     // What is referred to may lie in the layer itself, or in another definition: there it is defined already, and an id may stand only once.
     private void DefineOnce()

@@ -122,11 +122,14 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         "text" => LayerContent.Text,
         "image" => LayerContent.Image,
         _ when element[LayerText.Words] is not null => LayerContent.Text,
-        _ => SvgNames.Containers.Contains(element.Name) ? LayerContent.Group
+        _ => SvgNames.Containers.Contains(element.Name) ? IsForeignPhoto(element) ? LayerContent.Image : LayerContent.Group
             // A shape that a photo fills is a photo with the shape for its frame.
             : PatternPicture.Of(element.Frozen!, id => byId.GetValueOrDefault(id)?.Frozen) is not null ? LayerContent.Image
             : element.Name == "use" ? LayerContent.Repeat : LayerContent.Shape,
     };
+
+    // A photo as the background of a page inside the drawing, with nothing beside it.
+    private static bool IsForeignPhoto(ElementBuilder element) => element.Elements.Any(e => e[ForeignContent.Photo] is not null) && !element.Elements.Any(e => SvgNames.IsLayer(e.Name));
 
     private static (string Name, NameSource Source) NameOf(ElementBuilder element, LayerContent content, string fallbackName)
     {

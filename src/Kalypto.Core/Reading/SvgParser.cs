@@ -175,7 +175,7 @@ internal sealed class SvgParser(ReadingLimits limits)
         reader.Skip();
     }
 
-    /// <summary>Of foreign content, such as HTML, only its place is kept: the exact engine knows what is in it.</summary>
+    /// <summary>Of foreign content, such as HTML, only its place is kept, and whether it shows a photo: the exact engine knows what is in it.</summary>
     private void ReadForeign(XmlReader reader, ElementBuilder parent)
     {
         var lines = (IXmlLineInfo)reader;
@@ -186,7 +186,7 @@ internal sealed class SvgParser(ReadingLimits limits)
         }
         parent.Children.Add(element);
         notes.Add((element, $"A foreignObject on line {lines.LineNumber} is left out by the quick engine: it draws nothing but SVG."));
-        reader.Skip();
+        element[ForeignContent.Photo] = ForeignContent.ShowsPhoto(reader) ? "yes" : null;
     }
 
     /// <summary>The text of the element at which the reader stands, which then stands behind it; null when there is more than text in it.</summary>

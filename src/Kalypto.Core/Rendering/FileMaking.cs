@@ -26,14 +26,15 @@ public static class FileMaking
         }
         if (ask.Format == Format.Svg)
         {
-            var (tree, whyNot) = await TreeAsync(renderer, isolation, content, cancel);
+            var (tree, failed) = await TreeAsync(renderer, isolation, content, cancel);
             if (tree is null)
             {
-                return whyNot!;
+                return failed!;
             }
+            var note = tree.IsPicture ? "What is written in HTML in it is a picture in the SVG." : null;
             var look = new ShapesLook(ground) { Credit = credit, TakesColour = content.TakesColour };
-            return ask.Quality is not Quality.Texts && await OutlineAsync(renderer, isolation, tree, content, cancel) is { } failed ? failed
-                : Text(SvgExport.Of(tree, crop, points.Width, points.Height, look));
+            return ask.Quality is not Quality.Texts && await OutlineAsync(renderer, isolation, tree, content, cancel) is { } whyNot ? whyNot
+                : Text(SvgExport.Of(tree, crop, points.Width, points.Height, look)) with { Note = note };
         }
         if (ask.Format == Format.Vector)
         {
@@ -50,7 +51,7 @@ public static class FileMaking
     }
 
     /// <summary>The layer as it is written: as it was read or, where only a browser draws that right, as a browser understands its own file.</summary>
-    private static async Task<(ExportTree? Tree, Drawn? WhyNot)> TreeAsync(IRenderer renderer, Isolation isolation, FileContent content, CancellationToken cancel)
+    private static async Task<(ExportTree? Tree, Drawn? Failed)> TreeAsync(IRenderer renderer, Isolation isolation, FileContent content, CancellationToken cancel)
     {
         if (!content.IsExact || !content.Links.IsEmpty || !isolation.CanBeCut)
         {

@@ -21,6 +21,11 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
     private const int ManySpecks = 15;
     private const int ManyPieces = 20;
     private const int FewColours = 7;
+
+    // Bytes a pixel of a PNG: photos take one and more, flat shapes a small part of that; small pictures have more edge.
+    private const double SignBytes = 1.2;
+    private const double FlatBytes = 0.15;
+    private const double PlainBytes = 0.012;
     private static readonly double[] Grids = [16, 18, 20, 22, 24, 28, 30, 32, 36, 40, 44, 48, 56, 64];
     private readonly List<Suggestion> found = [];
     private readonly Dictionary<Layer, bool> overlapping = [];
@@ -130,6 +135,9 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
         if (layer.Content == LayerContent.Image || contents is { Pictures: 1, Texts: 0, Shapes: <= 4 } && ShareOfPicture(layer, box) > 0.6)
         {
             return Math.Max(box.Width, box.Height) < SmallestIcon ? null
+                // A layer of pixels may hold a sign, flat shapes or a plain ground just as well.
+                : layer.Element.Name == "image" && EmbeddedPicture.BytesForPixel(layer.Element) is { } bytes && bytes < (IsIconSized(box) ? SignBytes : FlatBytes)
+                    ? Flat(layer, box, bytes)
                 : new(layer, "photo", 0.95, $"an embedded picture, {Size(box)}{(layer.Element.Name == "image" ? "" : " with its clip or frame")}", []);
         }
         if (contents.Pictures > 0 || contents.Total == 0 || Charts.IsOne(layer, BoxOf))
@@ -142,6 +150,10 @@ internal sealed class CandidateSearch(MeasuredDrawing measured, double drawnAt, 
         }
         return Button(layer, box, contents, words) ?? (contents.Texts == 0 ? Icon(layer, box, contents) : null) ?? Illustration(layer, box, contents);
     }
+
+    private static Suggestion? Flat(Layer layer, Box box, double bytes) => IsIconSized(box)
+        ? HasIconForm(box) ? new(layer, "icon", 0.6, $"a picture as small as a sign, {Size(box)}", []) : null
+        : bytes < PlainBytes ? null : new(layer, "picture", 0.7, $"an embedded picture of flat shapes, {Size(box)}", []);
 
     private Suggestion? Icon(Layer layer, Box box, LayerContents contents)
     {

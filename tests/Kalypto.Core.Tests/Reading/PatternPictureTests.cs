@@ -52,6 +52,35 @@ public sealed class PatternPictureTests
     }
 
     [Theory]
+    [InlineData("style='background:url(@)'", 3000, LayerContent.Image)]
+    [InlineData("style='background:linear-gradient(red,blue)'", 3000, LayerContent.Group)]
+    // A dot that repeats is no photo.
+    [InlineData("style='background:url(@)'", 90, LayerContent.Group)]
+    public void A_photo_in_the_background_of_a_page_inside_the_drawing_is_one(string style, int bytes, LayerContent content)
+    {
+        var page = $"<foreignObject width='90' height='60'><div xmlns='http://www.w3.org/1999/xhtml' {style.Replace("@", "data:image/jpeg;base64," + new string('A', bytes), StringComparison.Ordinal)}/></foreignObject>";
+        var drawing = Svg.Read($"<g id='x'>{page}</g><g id='y'>{page}<path d='M0 0h9v9z'/></g>");
+        Assert.Equal(content, drawing.Layer("x").Content);
+        Assert.Equal(content == LayerContent.Image ? 1 : 0, LayerContents.OfAll(drawing)[drawing.Layer("x").Ordinal].Pictures);
+        Assert.Equal(LayerContent.Group, drawing.Layer("y").Content);
+    }
+
+    [Theory]
+    // Bytes for each pixel tell a photo, a sign, flat shapes and a plain ground.
+    [InlineData(400, 300, 150_000, "photo")]
+    [InlineData(400, 300, 6_000, "picture")]
+    [InlineData(400, 300, 700, null)]
+    [InlineData(24, 24, 300, "icon")]
+    [InlineData(48, 48, 5_000, "photo")]
+    public void A_layer_of_pixels_is_what_its_data_say(int width, int height, int bytes, string? kind)
+    {
+        byte[] png = [.. new byte[] { 0x89, 0x50, 0x4E, 0x47, 13, 10, 26, 10, 0, 0, 0, 13 }, .. "IHDR"u8, 0, 0, (byte)(width >> 8), (byte)width, 0, 0, (byte)(height >> 8), (byte)height, 8, 6, 0, 0, 0, .. new byte[bytes]];
+        var drawing = Svg.Read($"<image id='x' width='{width}' height='{height}' href='data:image/png;base64,{Convert.ToBase64String(png)}'/>", "viewBox='0 0 800 800'");
+        var measured = new MeasuredDrawing(drawing, [.. drawing.Layers.Select(_ => (Box?)new Box(0, 0, width, height))]);
+        Assert.Equal(kind, new DesignState(1, "Design", 1, measured, new Dictionary<int, Mark>()).Suggested().SingleOrDefault(s => s.Layer == drawing.Layer("x"))?.Kind);
+    }
+
+    [Theory]
     [InlineData("<pattern id='p' width='9' height='9'><circle r='3'/></pattern>")]
     [InlineData("<pattern id='p' href='#p'/>")]
     [InlineData("<pattern id='p'><use href='#q'/></pattern><g id='q'><use href='#q2'/></g><g id='q2'/>")]
