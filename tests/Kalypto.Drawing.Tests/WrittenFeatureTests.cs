@@ -15,7 +15,7 @@ public sealed class WrittenFeatureTests(ExactFixture exact) : IClassFixture<Exac
 
     // A browser prints these a part of a pixel from where it draws them.
     private const double Nothing = 0.001;
-    private static readonly HashSet<string> AsLines = ["vertical writing", "underline that waves"];
+    private static readonly HashSet<string> AsLines = ["vertical writing", "underline that waves", "text of a pattern"];
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
     public static TheoryData<string> Names => new(Features.All.Keys);

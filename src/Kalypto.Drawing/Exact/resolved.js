@@ -7,7 +7,7 @@
   const handedDown = {
     'fill': 'rgb(0, 0, 0)', 'fill-opacity': '1', 'fill-rule': 'nonzero', 'stroke': 'none', 'stroke-width': '1px', 'stroke-opacity': '1', 'stroke-linecap': 'butt',
     'stroke-linejoin': 'miter', 'stroke-miterlimit': '4', 'stroke-dasharray': 'none', 'stroke-dashoffset': '0px', 'clip-rule': 'nonzero', 'color': 'rgb(0, 0, 0)',
-    'color-interpolation-filters': 'linearrgb', 'paint-order': 'normal', 'visibility': 'visible', 'shape-rendering': 'auto', 'image-rendering': 'auto',
+    'color-interpolation': 'srgb', 'color-interpolation-filters': 'linearrgb', 'paint-order': 'normal', 'visibility': 'visible', 'shape-rendering': 'auto', 'image-rendering': 'auto',
     'marker-start': 'none', 'marker-mid': 'none', 'marker-end': 'none',
   };
   const ofText = {
@@ -105,7 +105,7 @@
   };
   const valueOf = (style, name) => {
     const value = style.getPropertyValue(name);
-    return (colours.includes(name) ? plain(value) : name === 'color-interpolation-filters' ? value.replace('srgb', 'sRGB').replace('linearrgb', 'linearRGB') : value).replaceAll(/url\("([^"]*)"\)/g, 'url($1)');
+    return (colours.includes(name) ? plain(value) : name.startsWith('color-interpolation') ? value.replace('srgb', 'sRGB').replace('linearrgb', 'linearRGB') : value).replaceAll(/url\("([^"]*)"\)/g, 'url($1)');
   };
 
   const changes = all.filter(e => !['style', 'title', 'desc'].includes(e.localName)).map(e => {
@@ -201,6 +201,9 @@
   for (const { e, say } of changes.filter(c => c.e.localName === 'text' && c.say['text-shadow'])) {
     const shadows = [...say['text-shadow'].matchAll(/((?:rgba?|color|oklab|oklch|lab|lch)\([^)]*\)) (-?[\d.]+)px (-?[\d.]+)px (-?[\d.]+)px/g)];
     e.style.removeProperty('text-shadow');
+    // A browser counts them in px of the window, whatever makes the words larger.
+    const { a, b, c, d } = e.getScreenCTM() ?? new DOMMatrix();
+    const times = Math.sqrt(Math.abs(a * d - b * c)) || 1;
     shadows.reverse().forEach(([, colour, right, down, blur], i) => {
       const shadow = e.cloneNode(true);
       [shadow, ...shadow.querySelectorAll('*')].forEach(s => {
@@ -209,11 +212,11 @@
         ['fill', 'stroke'].filter(p => s === shadow && p === 'fill' || s.hasAttribute(p) && s.getAttribute(p) !== 'none').forEach(p => s.setAttribute(p, plain(colour)));
       });
       const moved = document.createElementNS(svg, 'g');
-      moved.setAttribute('transform', `translate(${right} ${down})`);
+      moved.setAttribute('transform', `translate(${right / times} ${down / times})`);
       if (Number(blur) > 0) {
         const filter = document.createElementNS(svg, 'filter');
         const soft = document.createElementNS(svg, 'feGaussianBlur');
-        soft.setAttribute('stdDeviation', Number(blur) / 2);
+        soft.setAttribute('stdDeviation', Number(blur) / 2 / times);
         filter.append(soft);
         Object.entries({ id: `shadow-of-words-${kept.childElementCount}-${i}`, x: '-50%', y: '-100%', width: '200%', height: '300%' }).forEach(([n, v]) => filter.setAttribute(n, v));
         kept.append(filter);
