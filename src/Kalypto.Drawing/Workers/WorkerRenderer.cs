@@ -44,7 +44,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private readonly Lazy<string> identity;
 
     private readonly ExactEngine? exact;
-    private readonly ISources? sources;
+    private readonly ExactScenes? scenes;
 
     /// <summary>Makes a renderer; its processes start when they are first needed.</summary>
     /// <param name="options">How workers are started.</param>
@@ -53,9 +53,10 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     public WorkerRenderer(WorkerOptions options, ExactEngine? exact = null, ISources? sources = null)
     {
         (drawers, front) = (new(options, options.Count), new(options, 1));
-        (this.exact, this.sources) = (sources is null ? null : exact, sources);
+        this.exact = sources is null ? null : exact;
         fonts = new(options.Fonts);
         files = new(sources);
+        scenes = sources is not null && exact is not null ? new(exact, sources, files, AskAsync) : null;
         Version = $"{LibraryVersions.All()} {PngEncoder.Version} {SvgExport.Version} {VectorDrawable.Version} files {FileVersion}";
         identity = new(() => Fingerprint.Of(Version, fonts.All, Exact ?? "").Hex);
     }
@@ -255,16 +256,8 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         AskOneAsync(new(WorkerTask.Outlines, width, height, Effort.Best, []) { Format = Format.Pdf.Id }, scene, cancel);
 
     /// <inheritdoc/>
-    public async Task<Drawn> ResolvedAsync(Scene scene, CancellationToken cancel)
-    {
-        var (document, refused, failure) = Exact is null ? (null, null, null) : await DocumentOfAsync(scene, cancel);
-        if (document is null)
-        {
-            return new(null, refused?.Failure ?? failure?.Sentence ?? "There is no exact engine on this machine.") { IsPassing = failure is not null, IsSlow = failure?.IsTime == true };
-        }
-        var (svg, why) = await exact!.ResolveAsync(document, await FacesAsync(scene, cancel), WindowOf(scene, 1, 1), cancel);
-        return why is null ? new(svg, null) : new(null, why.Sentence) { IsPassing = true, IsSlow = why.IsTime };
-    }
+    public async Task<Drawn> ResolvedAsync(Scene scene, CancellationToken cancel) =>
+        Exact is null ? new(null, "There is no exact engine on this machine.") : await scenes!.ResolvedAsync(scene, cancel);
 
     /// <inheritdoc/>
     public async Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel)
@@ -350,84 +343,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             return await AskAsync(request with { Fonts = await files.OfAsync(scene.Fonts) }, scene.Document, answers, take, cancel);
         }
-        var (document, refused, failure) = await DocumentOfAsync(scene, cancel);
-        if (document is null)
-        {
-            if (refused is not null)
-            {
-                take(refused, []);
-            }
-            return failure;
-        }
-        var faces = await FacesAsync(scene, cancel);
-        if (request.Format == Format.Ico.Id)
-        {
-            return await IconFileAsync(request, document, faces, WindowOf(scene, request.Width, request.Height), take, cancel);
-        }
-        var isPdf = request.Format == Format.Pdf.Id;
-        var window = WindowOf(scene, request.Width, request.Height);
-        var (drawn, why) = isPdf ? await exact!.PrintAsync(document, faces, window, cancel)
-            : await exact!.DrawAsync(document, faces, window, (int)request.Width, (int)request.Height, cancel);
-        return why ?? await AskAsync(request with { IsDrawn = true, PrintedAt = request.Width / window.ShownWide, Fonts = isPdf ? await files.OfAsync(scene.Fonts) : [] }, drawn, answers, take, cancel);
-    }
-
-    private static WindowLayout WindowOf(Scene scene, double width, double height) => scene.Layout ?? WindowLayout.Of(new(0, 0, width, height), width, height);
-
-    /// <summary>The document of a scene for the exact engine: the layer cut out of its own file, where that can be.</summary>
-    private async Task<(string? Document, Answer? Refused, EngineFailure? Failure)> DocumentOfAsync(Scene scene, CancellationToken cancel)
-    {
-        if (scene.Cut is not { } cut)
-        {
-            return (scene.Document, null, null);
-        }
-        if (await sources!.FindAsync(cut.Source, cancel) is not { } file)
-        {
-            return (null, new("The file that the drawing came in by is not kept any more.", null), null);
-        }
-        (string? Document, Answer? Refused) cutOut = default;
-        var failure = await AskAsync(new(WorkerTask.Cut, 0, 0, Effort.Quick, []) { Cut = cut }, file, 1,
-            (answer, body) => cutOut = answer.Failure is null ? (Encoding.UTF8.GetString(body), null) : (null, answer), cancel);
-        return failure is null ? (cutOut.Document, cutOut.Refused, null) : (null, null, failure);
-    }
-
-    /// <summary>Each size in an icon file is drawn by itself.</summary>
-    private async Task<EngineFailure?> IconFileAsync(Request request, string document, IReadOnlyList<FontFace> faces, WindowLayout window, Action<Answer, byte[]> take, CancellationToken cancel)
-    {
-        var (entries, largest) = (new List<(int Side, byte[] Content)>(), (int)request.Width);
-        foreach (var side in IcoWriter.SidesOf(largest))
-        {
-            var (png, why) = await exact!.DrawAsync(document, faces, window, side, side, cancel);
-            Answer? refused = null;
-            var asPixels = IcoWriter.IsBitmap(side, largest);
-            why ??= await AskAsync(new(asPixels ? WorkerTask.Pixels : WorkerTask.Draw, side, side, Effort.Best, []) { IsDrawn = true }, png, 1, (answer, body) =>
-            {
-                refused = answer.Failure is null ? null : answer;
-                entries.Add((side, asPixels && refused is null ? IcoWriter.Entry(side, largest, body, () => body) : body));
-            }, cancel);
-            if (why is not null || refused is not null)
-            {
-                if (refused is not null)
-                {
-                    take(refused, []);
-                }
-                return why;
-            }
-        }
-        take(new(null, null), IcoWriter.Write(entries));
-        return null;
-    }
-
-    private async Task<IReadOnlyList<FontFace>> FacesAsync(Scene scene, CancellationToken cancel)
-    {
-        var faces = new List<FontFace>();
-        foreach (var font in scene.Fonts.Fonts)
-        {
-            if (await files.ReadAsync(font, cancel) is { } bytes)
-            {
-                faces.Add(new(font, bytes));
-            }
-        }
-        return faces;
+        return await scenes!.DrawAsync(request, scene, take, cancel);
     }
 
     private Task<Drawn> AskOneAsync(Request request, Scene scene, CancellationToken cancel) => AskOneAsync((answers, take) => AskSceneAsync(request, scene, answers, take, cancel));
