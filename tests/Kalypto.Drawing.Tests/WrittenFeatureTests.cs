@@ -34,6 +34,8 @@ public sealed class WrittenFeatureTests(ExactFixture exact) : IClassFixture<Exac
         var (there, here, svg) = await exact.WrittenBesideABrowserAsync(isolation, drawing.Box, Side, Side, isExact, cancel);
         var other = Differences.Of(there, here, Side, Side);
         Assert.True(AsLines.Contains(feature) ? Elsewhere(there, here) < Nothing : other.Share <= Most, $"{other.Share:P1} of its ink is other: {svg[..Math.Min(600, svg.Length)]}");
+        // Readers that are no browsers know shapes of SVG alone.
+        Assert.DoesNotMatch(@"clip-path[=:]""?(circle|inset|polygon|ellipse)", svg);
     }
 
     // The share of ink that has none within a pixel of it in the other picture.

@@ -108,6 +108,39 @@
     return (colours.includes(name) ? plain(value) : name.startsWith('color-interpolation') ? value.replace('srgb', 'sRGB').replace('linearrgb', 'linearRGB') : value).replaceAll(/url\("([^"]*)"\)/g, 'url($1)');
   };
 
+  // Shapes of CSS as shapes of SVG, which readers that are no browsers know as well; null for what counts from something else than the box of the fill.
+  const shapeOf = (e, clip) => {
+    const found = clip.match(/^(circle|ellipse|inset|polygon)\(([^()]*)\)$/);
+    if (!found || !(e instanceof SVGGraphicsElement) || [e, ...e.querySelectorAll('*')].some(i => getComputedStyle(i).stroke !== 'none') || e.matches('text') || e.querySelector('text, svg, use')) {
+      return null;
+    }
+    const { x, y, width, height } = e.getBBox();
+    const wide = text => text.endsWith('%') ? width * parseFloat(text) / 100 : parseFloat(text);
+    const tall = text => text.endsWith('%') ? height * parseFloat(text) / 100 : parseFloat(text);
+    const [size, place] = found[2].split(/\s*\bat\b\s*/);
+    const [cx, cy] = place ? [x + wide(place.split(' ')[0]), y + tall(place.split(' ')[1])] : [x + width / 2, y + height / 2];
+    const sides = [cx - x, x + width - cx, cy - y, y + height - cy].map(Math.abs);
+    const near = (text, some, share) => /^$|closest-side/.test(text) ? Math.min(...some) : text === 'farthest-side' ? Math.max(...some) : share(text);
+    const made = {
+      circle: () => ['circle', { cx, cy, r: near(size.trim(), sides, text => text.endsWith('%') ? Math.hypot(width, height) / Math.SQRT2 * parseFloat(text) / 100 : parseFloat(text)) }],
+      ellipse: () => {
+        const [across = '', down = across] = size.trim().split(' ');
+        return ['ellipse', { cx, cy, rx: near(across, sides.slice(0, 2), wide), ry: near(down, sides.slice(2), tall) }];
+      },
+      inset: () => {
+        const [edges, round] = found[2].split(/\s*\bround\b\s*/);
+        const [top, right = top, bottom = top, left = right] = edges.trim().split(' ');
+        const r = round === undefined ? 0 : /^[\d.]+px$/.test(round) ? parseFloat(round) : NaN;
+        return ['rect', { x: x + wide(left), y: y + tall(top), width: width - wide(left) - wide(right), height: height - tall(top) - tall(bottom), rx: r }];
+      },
+      polygon: () => {
+        const [rule, corners] = /^(nonzero|evenodd)/.test(found[2]) ? [found[2].split(',')[0], found[2].split(',').slice(1)] : ['nonzero', found[2].split(',')];
+        return ['polygon', { 'clip-rule': rule, points: corners.map(c => c.trim().split(' ')).map(([a, b]) => `${x + wide(a)},${y + tall(b)}`).join(' ') }];
+      },
+    }[found[1]]();
+    return Object.values(made[1]).some(v => typeof v === 'number' ? !Number.isFinite(v) || v < 0 && made[0] !== 'rect' : /NaN/.test(v)) ? null : made;
+  };
+
   const changes = all.filter(e => !['style', 'title', 'desc'].includes(e.localName)).map(e => {
     const style = getComputedStyle(e);
     const parent = e === root || e.parentElement === root || isGone(e.parentElement) ? null : getComputedStyle(e.parentElement);
@@ -125,6 +158,7 @@
       const value = valueOf(style, name);
       say[name] = value && value !== usual ? value : null;
     }
+    const clip = say['clip-path'] && shapeOf(e, say['clip-path']);
     if (say['text-decoration-line']) {
       lines.forEach(name => { say[name] = valueOf(style, name); });
     }
@@ -148,7 +182,7 @@
     if (matrix) {
       say.transform = matrix;
     }
-    return { e, say, isGone: isGone(e) };
+    return { e, say, clip, isGone: isGone(e) };
   });
 
   // Colours of other spaces run from one to the other another way than those of sRGB: steps between them say how.
@@ -196,6 +230,16 @@
     before.before(stop);
   }
   const kept = document.createElementNS(svg, 'defs');
+
+  changes.filter(c => c.clip && c.e.isConnected).forEach(({ e, clip: [name, values] }, i) => {
+    const [clip, shape] = [document.createElementNS(svg, 'clipPath'), document.createElementNS(svg, name)];
+    Object.entries(values).forEach(([n, v]) => shape.setAttribute(n, v));
+    clip.id = `clip-of-css-${i}`;
+    clip.append(shape);
+    kept.append(clip);
+    e.style.removeProperty('clip-path');
+    e.setAttribute('clip-path', `url(#${clip.id})`);
+  });
 
   // No printing keeps shadows of words: each is the words once more beneath them.
   for (const { e, say } of changes.filter(c => c.e.localName === 'text' && c.say['text-shadow'])) {
