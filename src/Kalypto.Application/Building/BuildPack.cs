@@ -269,7 +269,7 @@ public sealed class BuildPack(
 
     private async Task<bool> ProvedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
     {
-        var designs = wanted.SelectMany(f => new[] { f.Picture.Ref.Design, f.Drawn.Design }).Distinct().Select(d => workspace.FindDesign(d)!.Value);
+        var designs = wanted.Select(f => f.Picture.Ref.Design).Distinct().Select(d => workspace.FindDesign(d)!.Value);
         return await proofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted);
     }
 

@@ -23,7 +23,7 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
 
     public DrawingJob File(PlannedFile file)
     {
-        var drawn = file.Drawn;
+        var drawn = file.Picture.Ref;
         var (row, state) = workspace.FindDesign(drawn.Design)!.Value;
         var source = file.Source;
         var onScreen = file.Picture.KeyWithGround != file.Picture.Key;

@@ -44,9 +44,6 @@ public sealed record Picture(
     /// <summary>The fingerprint of the drawing with what lies beneath it; its own one where nothing of that is asked.</summary>
     public Fingerprint KeyWithGround { get; init; } = Key;
 
-    /// <summary>The place of the same drawing from which the files are drawn; null to draw them from here.</summary>
-    public DrawnFrom? DrawnFrom { get; init; }
-
     /// <summary>True for drawings in one colour, which code may tint.</summary>
     public bool IsOneColour { get; init; }
 

@@ -30,14 +30,8 @@ public sealed record PlannedFile(string Platform, Picture Picture, FileAsk Ask, 
     /// <summary>What the file is larger than its picture, px: the lines around it.</summary>
     public int Border => Ask.Patch is null ? 0 : NinePatch.Border;
 
-    /// <summary>The layer that it is drawn from: the picture's own, or the same drawing elsewhere.</summary>
-    public LayerRef Drawn => Picture.DrawnFrom?.Ref ?? Picture.Ref;
-
-    /// <summary>The rectangle to draw around that layer, in drawing units.</summary>
-    public Box Source => SourceOf(Picture, Ask).Scale(Picture.DrawnAt);
-
-    /// <summary>The rectangle of a file to come around the layer that it is drawn from, in pt.</summary>
-    public static Box SourceOf(Picture picture, FileAsk ask) => picture.DrawnFrom is { } from ? ask.Source with { X = ask.Source.X + from.Right, Y = ask.Source.Y + from.Down } : ask.Source;
+    /// <summary>The rectangle to draw, in drawing units.</summary>
+    public Box Source => Ask.Source.Scale(Picture.DrawnAt);
 
     /// <summary>True when it takes the colour of the code around it.</summary>
     public bool TakesColour => Ask.TakesColour;

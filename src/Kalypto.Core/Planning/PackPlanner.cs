@@ -44,7 +44,7 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     public Pack Plan(IReadOnlyList<DesignState> designs, IReadOnlyList<IPlatform> platforms)
     {
         var book = designs.Count > 0 ? designs[0].Recipes : RecipeBook.Usual;
-        var pictures = DrawnOnce.From(StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, keys.Proven, PicturesOf))]), designs), designs);
+        var pictures = StateCrops.Share(MadeOnce(designs, [.. designs.SelectMany(d => paths.PicturesOf(d, platforms, keys.Proven, PicturesOf))]), designs);
         var files = pictures.SelectMany(picture => paths.FilesOf(picture, platforms, book))
             .OrderBy(f => f.Path, StringComparer.Ordinal).ToImmutableArray();
         var plan = new CheckedPlan(designs, platforms, pictures, files, looks, standIn ?? (_ => null)) { Weight = Weight, HasExact = keys.HasExact, Questions = Questions };
@@ -57,15 +57,15 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
     {
         var byDesign = designs.ToDictionary(d => d.Id);
         string Written(PlannedFile file) => SvgExport.Of(
-            IsolationOf(byDesign[file.Drawn.Design], file), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, new(file.Ground) { TakesColour = file.TakesColour });
+            IsolationOf(byDesign[file.Picture.Ref.Design], file.Picture), file.Source, file.Ask.Source.Width, file.Ask.Source.Height, new(file.Ground) { TakesColour = file.TakesColour });
         var written = platforms.Where(p => files.Any(f => f.Platform == p.Id)).Select(p => p.Id);
         return [.. platforms.SelectMany(p => p.SideFiles(new([.. files.Where(f => f.Platform == p.Id)], book, svgOf ?? Written) { Project = Project }))
             .Concat(TokenFiles.Of(written, TokenBook.Of(designs, Tokens), book.Code)).OrderBy(f => f.Path, StringComparer.Ordinal)];
     }
 
     /// <summary>The isolated drawing of a picture, with what lies beneath it where that is asked.</summary>
-    private static Isolation IsolationOf(DesignState design, PlannedFile file) => design.Layers[file.Drawn.Ordinal] is var layer
-        && file.Picture.Making.Ground is Ground.Screen && design.Measured.ScreenOf(layer) is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer);
+    private static Isolation IsolationOf(DesignState design, Picture picture) => design.Layers[picture.Ref.Ordinal] is var layer
+        && picture.Making.Ground is Ground.Screen && design.Measured.ScreenOf(layer) is not null ? design.Measured.IsolateOnScreen(layer) : design.Isolate(layer);
 
     /// <summary>The shipped layers of a design; of one asked for in parts, what lies in it.</summary>
     private IEnumerable<Picture> PicturesOf(DesignState design, IReadOnlyList<IPlatform> platforms)

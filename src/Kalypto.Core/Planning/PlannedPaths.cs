@@ -74,7 +74,7 @@ public sealed class PlannedPaths(string engine)
         }
         var making = picture.MakingFor(platform.Id);
         var credit = making.Credit ? picture.Credit ?? book.Credit : CreditLines.None;
-        var key = string.Join('|', platform.Id, picture.KeyWithGround.Hex, crop.X, crop.Y, crop.Width, crop.Height, picture.DrawnAt, picture.NameIsTyped, picture.DrawnFrom,
+        var key = string.Join('|', platform.Id, picture.KeyWithGround.Hex, crop.X, crop.Y, crop.Width, crop.Height, picture.DrawnAt, picture.NameIsTyped,
             string.Join('-', picture.Words), picture.State, making.FolderPath, making.Signature, picture.Label, platform.Id == FoldersPlatform.PlatformId ? book.Layout : null, credit);
         if (!known.TryGetValue(key, out var asks))
         {
@@ -107,9 +107,9 @@ public sealed class PlannedPaths(string engine)
                 continue;
             }
             var ground = ask.Ground ?? (making.Ground as Ground.Colour)?.Hex ?? (ask.Format.Format.Transparency == Transparency.None ? White : null);
-            var (source, drawing) = (PlannedFile.SourceOf(picture, ask), picture.DrawnFrom?.Key ?? picture.KeyWithGround);
+            var source = ask.Source;
             yield return (ask, ground, Fingerprint.Of(
-                $"{ask.Format.Format}:{ask.Format.Held}{(ask.TakesColour ? " tint" : "")}{(ask.Mirrors ? " mirror" : "")}{(ask.Patch is { } patch ? $" patch {patch}" : "")}", engine, drawing.Hex, Numbers.Text(picture.DrawnAt),
+                $"{ask.Format.Format}:{ask.Format.Held}{(ask.TakesColour ? " tint" : "")}{(ask.Mirrors ? " mirror" : "")}{(ask.Patch is { } patch ? $" patch {patch}" : "")}", engine, picture.KeyWithGround.Hex, Numbers.Text(picture.DrawnAt),
                 $"{Numbers.Text(source.X)} {Numbers.Text(source.Y)} {Numbers.Text(source.Width)} {Numbers.Text(source.Height)} {ask.Width} {ask.Height}",
                 ground ?? "", credit.Copyright, credit.Author, credit.Contact, string.Join('/', ask.Links)));
         }

@@ -46,22 +46,6 @@ public class SortingTests
         Assert.Contains("“foot/comet copy 2”", copies.Findings.Single(f => f.Check == "one-file-for-several-places").Sentence, StringComparison.Ordinal);
     }
 
-    [Theory]
-    [InlineData("M60 40L72 44L69 53z", true)]
-    // Half a point further its edges fall onto other pixels.
-    [InlineData("M60.5 40L72.5 44L69.5 53z", false)]
-    [InlineData("M60 40L72 44L69 54z", false)]
-    public void Equal_drawings_under_several_names_are_drawn_once_for_both(string other, bool isOnce)
-    {
-        var pack = Plan(Svg.Measure($"<path id='flag-re' d='M10 10L22 14L19 23z'/><path id='flag-bl' d='{other}'/>").State(("flag-re", "Ship crop:shape"), ("flag-bl", "Ship crop:shape")));
-        Assert.Equal(["web/flag-bl.png", "web/flag-re.png"], Paths(pack));
-        foreach (var files in pack.Files.GroupBy(f => f.Scale))
-        {
-            Assert.Equal(isOnce ? 1 : 2, files.DistinctBy(f => f.Key).Count());
-            Assert.Equal(isOnce ? 1 : 2, files.DistinctBy(f => (f.Drawn, f.Source)).Count());
-        }
-    }
-
     [Fact]
     public void A_group_that_several_screens_lie_in_gives_no_folder()
     {
