@@ -14,6 +14,8 @@ public sealed class OutlinedText
     // What lies further from where a text begins, in letters, is not on any screen.
     private const double MostLetters = 100;
     private const double LongestSide = 30_000;
+
+    // px of a page that a browser prints; paper has its limits.
     private const double LongestPage = 4_000;
 
     // What renderers write of letters counts in 256ths, so small ones are drawn large.
@@ -140,10 +142,10 @@ public sealed class OutlinedText
         var size = around.Append(text).Select(n => Numbers.Length(n["font-size"])).LastOrDefault(s => s is > 0) ?? 16;
         var (x, y) = (Numbers.List(text["x"]) is [var tx, ..] ? tx : 0, Numbers.List(text["y"]) is [var ty, ..] ? ty : 0);
         var box = shown is { } s ? s.Inflate(Math.Max(s.Width, s.Height) / 4 + size) : new Box(x - size * MostLetters, y - size * MostLetters, 2 * size * MostLetters, 2 * size * MostLetters);
-        var longest = isExact ? LongestPage : LongestSide;
-        var scale = Math.Min(DrawnHigh / size, longest / Math.Max(box.Width, box.Height));
+        var scale = Math.Min(DrawnHigh / size, LongestSide / Math.Max(box.Width, box.Height));
         // Laid out as large as it is in the drawing; what is printed of it is only then made larger.
-        var layout = isExact ? WindowLayout.Of(box.Scale(drawnAt), box.Width * drawnAt, box.Height * drawnAt) : null;
+        var fits = Math.Min(1, LongestPage / (drawnAt * Math.Max(box.Width, box.Height)));
+        var layout = isExact ? WindowLayout.Of(box.Scale(drawnAt), box.Width * drawnAt * fits, box.Height * drawnAt * fits) : null;
         var inner = new ExportNode("text").With(text.Children.Select(c => c.Copy()));
         inner.Attributes.AddRange(text.Attributes.Where(a => !OfTheElement.Contains(a.Key)).Select(Bare));
         // Painted alike all over, only the form of the letters is asked for; what counts from the box of the text is painted by the renderer.
