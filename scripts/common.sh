@@ -34,7 +34,7 @@ require_tools() {
   command -v dotnet >/dev/null && dotnet --list-sdks | grep -q '^10\.' \
     || die "The .NET 10 SDK is missing. Get it from Microsoft or your distribution (package dotnet-sdk-10.0)."
   command -v node >/dev/null && command -v npm >/dev/null || die "Node.js and npm are missing. Install Node.js 20 or later."
-  install postgresql librsvg2-2 libcairo2 libpoppler-glib8 libwoff1 libdeflate0 libzopfli1 fontconfig fonts-dejavu-core fonts-inter fonts-roboto-unhinted fonts-open-sans fonts-lato fonts-noto-core fonts-noto-color-emoji libicu72
+  install postgresql librsvg2-2 libcairo2 libpoppler-glib8 libqpdf29 libwoff1 libdeflate0 libzopfli1 fontconfig fonts-dejavu-core fonts-inter fonts-roboto-unhinted fonts-open-sans fonts-lato fonts-noto-core fonts-noto-color-emoji libicu72
 }
 
 # The exact engine draws with the browser of the system.

@@ -32,7 +32,7 @@ public sealed class Canvas : IDisposable
     /// <exception cref="RenderingFailedException">The renderer cannot draw it, or it is too large.</exception>
     public static Canvas Draw(string document, int width, int height) => Make(width, height, surface =>
     {
-        using var handle = new Rsvg.Handle(document);
+        using var handle = new Rsvg.Handle(PlainPictures.In(document));
         using var context = new Cairo.Context(surface);
         handle.Render(context, width, height);
     });

@@ -19,7 +19,7 @@ internal static class PdfPages
     /// <exception cref="RenderingFailedException">It cannot be read.</exception>
     public static byte[] ToSvg(ReadOnlySpan<byte> file)
     {
-        using var document = new Poppler.Document(file);
+        using var document = new Poppler.Document(PdfGroups.AsOptional(file));
         if (document.Pages is 0 or > MostPages)
         {
             throw new RenderingFailedException(document.Pages == 0 ? "The PDF has no pages" : $"The PDF has {document.Pages} pages; {MostPages} is the most");

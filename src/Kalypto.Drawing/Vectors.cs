@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.RegularExpressions;
 using Kalypto.Core.Formats;
+using Kalypto.Drawing.Encoders;
 using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing;
@@ -74,7 +75,7 @@ internal static partial class Vectors
 
     private static void Draw(string document, Cairo.StreamSurface surface, double width, double height)
     {
-        using var handle = new Rsvg.Handle(document);
+        using var handle = new Rsvg.Handle(PlainPictures.In(document));
         using var context = new Cairo.Context(surface);
         handle.Render(context, width, height);
     }

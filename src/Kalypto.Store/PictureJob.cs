@@ -43,6 +43,9 @@ public sealed record PictureJob(double X, double Y, double W, double H, int Widt
     /// <summary>True to be turned round where languages are written from right to left.</summary>
     public bool Mirrors { get; init; }
 
+    /// <summary>True to keep colours beyond sRGB, in Display P3.</summary>
+    public bool KeepsWide { get; init; }
+
     /// <summary>The lines around it that say how it stretches, as text; null for a plain picture.</summary>
     public string? Patch { get; init; }
 

@@ -46,6 +46,41 @@ public sealed class PdfTests(RendererFixture fixture) : IClassFixture<RendererFi
         Assert.DoesNotContain("data-words", Encoding.UTF8.GetString(svg));
     }
 
+    private const string Marked = $"1 0 obj <</Type /Catalog /Pages 2 0 R /StructTreeRoot <</Type /StructTreeRoot /K <</S /Document /K [<</S /Figure /Alt (the dome) /Pg 3 0 R /K [1 <</Type /MCR /MCID 2>>]>> <</S /P /Pg 3 0 R /K 3>>]>>>>>> endobj\n{Catalog}\n5 0 obj <</Title (moon card)>> endobj\n6 0 obj <</MCID 3>> endobj";
+
+    [Theory]
+    // By a title, a tag of its own, and a figure of the structure that is marked in two pieces.
+    [InlineData("/Card /A BDC 1 1 0 rg 20 20 30 30 re f 60 20 30 30 re f EMC", "moon card")]
+    [InlineData("/Star#20map BMC 1 1 0 rg 20 20 30 30 re f 60 20 30 30 re f EMC", "Star map")]
+    [InlineData("/Figure <</MCID 1>> BDC 1 1 0 rg 20 20 30 30 re f EMC /Figure <</MCID 2>> BDC 60 20 30 30 re f EMC", "the dome")]
+    [InlineData("/Sect <</Title (a \\(b (c\\)d) e) /X <</Y [(d)]>>>> BDC 1 1 0 rg 20 20 30 30 re f BI /W 1 /H 1 /BPC 8 /CS /G ID xEMC\n EI q /P BMC 60 20 30 30 re f EMC Q EMC", "a (b (c)d) e")]
+    public async Task Marked_groups_that_say_what_they_are_are_layers(string group, string name)
+    {
+        var drawing = await ReadAsync(Pdf(Marked, $"1 0 0 rg 0 0 200 100 re f {group} 0 0 1 rg 0 0 200 10 re f"));
+        var top = drawing.Layers[0].Children.ToList();
+        Assert.Equal([LayerContent.Shape, LayerContent.Group, LayerContent.Shape], top.Select(l => l.Content));
+        Assert.Equal(name, top[1].Name);
+        Assert.False(top[1].Hidden);
+        Assert.InRange(top[1].Children.Count, 2, 3);
+    }
+
+    [Theory]
+    // Text, what is no part of the page, and what lies inside optional content, which is a layer already.
+    [InlineData("/P /B BDC 1 1 0 rg 20 20 30 30 re f EMC /Artifact BMC 60 20 30 30 re f EMC", 4)]
+    [InlineData("(EMC /Card BMC) pop % /Card BMC\n 1 1 0 rg 20 20 30 30 re f 60 20 30 30 re f EMC EMC", 4)]
+    public async Task Other_marks_are_no_layers(string content, int shapes)
+    {
+        var drawing = await ReadAsync(Pdf(Marked, $"1 0 0 rg 0 0 200 100 re f {content} 0 0 1 rg 0 0 200 10 re f"));
+        Assert.Equal(Enumerable.Repeat(LayerContent.Shape, shapes), drawing.Layers[0].Children.Select(l => l.Content));
+    }
+
+    [Fact]
+    public async Task Marked_groups_inside_optional_content_stay_in_its_layer()
+    {
+        var drawing = await ReadAsync(Pdf(Optional, "1 0 0 rg 0 0 200 100 re f /OC /A BDC /Card BMC 1 1 0 rg 20 20 30 30 re f EMC 60 20 30 30 re f EMC /Dial BMC 0 0 1 rg 0 0 200 10 re f EMC"));
+        Assert.Equal(["stars", "Dial"], drawing.Layers[0].Children.Where(l => l.Content == LayerContent.Group).Select(l => l.Name));
+    }
+
     [Fact]
     public async Task Pages_are_screens_and_look_as_what_they_were_made_of()
     {

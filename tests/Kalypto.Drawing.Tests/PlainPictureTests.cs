@@ -1,3 +1,5 @@
+using System.Buffers.Binary;
+using System.Text;
 using NetVips;
 
 namespace Kalypto.Drawing.Tests;
@@ -12,7 +14,7 @@ public sealed class PlainPictureTests(RendererFixture fixture)
 
     private static Image Photo() => Image.NewFromMemory(Pixels, 40, 20, 3, Enums.BandFormat.Uchar).Copy(interpretation: Enums.Interpretation.Srgb);
 
-    public static TheoryData<string> Sorts => new("upright", "P3", "turned", "16 bit", "sRGB by profile", "print", "gamma", "WebP in P3", "AVIF", "GIF", "P3 by code points", "sRGB by code points over a profile");
+    public static TheoryData<string> Sorts => new("upright", "P3", "turned", "16 bit", "sRGB by profile", "P3 that names sRGB", "sRGB by another name", "print", "gamma", "WebP in P3", "AVIF", "GIF", "P3 by code points", "sRGB by code points over a profile");
 
     private static byte[] Make(string sort)
     {
@@ -23,6 +25,18 @@ public sealed class PlainPictureTests(RendererFixture fixture)
                 using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
                 {
                     return wide.PngsaveBuffer();
+                }
+            case "P3 that names sRGB":
+                // As browsers write it: “Display P3 Gamut with sRGB Transfer”.
+                using (var wide = photo.IccTransform("p3", inputProfile: "srgb", embedded: false))
+                using (var named = wide.Mutate(m => m.Set(GValue.BlobType, "icc-profile-data", Renamed((byte[])wide.Get("icc-profile-data"), "sRGB"))))
+                {
+                    return named.JpegsaveBuffer(q: 100, subsampleMode: Enums.ForeignSubsample.Off);
+                }
+            case "sRGB by another name":
+                using (var named = photo.Mutate(m => m.Set(GValue.BlobType, "icc-profile-data", Renamed(Image.ProfileLoad("srgb"), "Wren"))))
+                {
+                    return named.PngsaveBuffer();
                 }
             case "turned":
                 using (var turned = photo.Rot90().Copy().Mutate(m => m.Set(GValue.GIntType, "orientation", 8)))
@@ -65,6 +79,24 @@ public sealed class PlainPictureTests(RendererFixture fixture)
         }
     }
 
+    // The text of its description, whatever it was, in as many letters.
+    private static byte[] Renamed(byte[] profile, string name)
+    {
+        var renamed = profile.ToArray();
+        for (var at = 132; at < renamed.Length - 12; at += 12)
+        {
+            if (renamed.AsSpan(at, 4).SequenceEqual("desc"u8))
+            {
+                var place = BinaryPrimitives.ReadInt32BigEndian(renamed.AsSpan(at + 4));
+                var letters = renamed.AsSpan(place + 28, BinaryPrimitives.ReadInt32BigEndian(renamed.AsSpan(place + 20)));
+                letters.Clear();
+                Encoding.BigEndianUnicode.GetBytes(name[..Math.Min(name.Length, letters.Length / 2)]).CopyTo(letters);
+                return renamed;
+            }
+        }
+        throw new InvalidOperationException("no description");
+    }
+
     // A chunk cICP behind the head of a PNG.
     private static byte[] With(byte[] png, byte primaries, byte transfer)
     {
@@ -103,7 +135,7 @@ public sealed class PlainPictureTests(RendererFixture fixture)
         var made = await fixture.Renderer.ToPlainAsync(file, cancel);
         Assert.Null(made.Failure);
         // What is plain stays as it is, byte for byte.
-        Assert.Equal(sort is "upright" or "sRGB by profile", made.Bytes is { Length: 0 });
+        Assert.Equal(sort is "upright" or "sRGB by profile" or "sRGB by another name", made.Bytes is { Length: 0 });
         using var plain = Image.NewFromBuffer(made.Bytes!.Length == 0 ? file : made.Bytes);
         Assert.Equal((40, 20), (plain.Width, plain.Height));
         var most = sort switch { "print" => 12, "gamma" => 6, _ => 3 };

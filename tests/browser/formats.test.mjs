@@ -13,9 +13,16 @@ import { toSvg } from './vector-drawable.mjs';
 let server, browser, page, files;
 const folder = mkdtempSync(join(tmpdir(), 'kalypto-formats-'));
 
-// Pictures to embed, made by the browser: cells of colour as PNG, a dusk as JPEG.
-const embedded = () => page.evaluate(() => ['image/png', 'image/jpeg'].map(type => {
+// Pictures to embed, made by the browser: cells of colour as PNG, a dusk as JPEG, a meadow in Display P3.
+const embedded = () => page.evaluate(() => ['image/png', 'image/jpeg', 'wide'].map(type => {
   const canvas = Object.assign(document.createElement('canvas'), { width: 40, height: 30 });
+  if (type === 'wide') {
+    // Greens that sRGB does not have, in a JPEG that says so.
+    const green = canvas.getContext('2d', { colorSpace: 'display-p3' });
+    green.fillStyle = 'color(display-p3 0 1 0)';
+    green.fillRect(0, 0, 40, 30);
+    return canvas.toDataURL('image/jpeg', 1);
+  }
   const context = canvas.getContext('2d');
   for (let i = 0; i < 12; i++) {
     context.fillStyle = `hsl(${i * 30} 60% ${type === 'image/png' ? 40 : 30 + i * 4}%)`;
@@ -25,7 +32,7 @@ const embedded = () => page.evaluate(() => ['image/png', 'image/jpeg'].map(type 
 }));
 
 // Layers say themselves what they are made as; soft and hard edges, gradients, clips, strokes, a turned group, text.
-const drawing = (png, jpeg) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300">
+const drawing = (png, jpeg, wide) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300">
   <defs>
     <linearGradient id="dusk" x2="0" y2="1"><stop stop-color="#173a45"/><stop offset=".6" stop-color="#a8690f"/><stop offset="1" stop-color="#f3d9a0"/></linearGradient>
     <radialGradient id="glow"><stop stop-color="#fff"/><stop offset="1" stop-color="#fff" stop-opacity="0"/></radialGradient>
@@ -36,6 +43,7 @@ const drawing = (png, jpeg) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox=
     <rect width="120" height="90" fill="url(#dusk)"/><path d="M20 90a40 40 0 0 1 80 0z" fill="#dfe6ea"/><path d="M55 50h10v40H55z" fill="#173a45"/><circle cx="95" cy="20" r="14" fill="url(#glow)"/>
   </g>
   <g id="halo [picture png webp:lossless avif:80 png8 scale:2x]" transform="translate(140 10)"><circle cx="30" cy="30" r="28" fill="url(#glow)"/><circle cx="30" cy="30" r="9" fill="#f3d9a0"/></g>
+  <g id="poppy [photo p3 png jpeg:95 webp:lossless avif:90 gif scale:2x crop:shape]" transform="translate(20 200)"><rect width="60" height="40" style="fill:color(display-p3 1 0.1 0)"/><image x="30" width="30" height="40" preserveAspectRatio="none" href="${wide}"/></g>
   <g id="bell [icon png svg pdf vector ico scale:4x crop:shape credit]" transform="translate(230 20)">
     <path d="M12 3c-4 0-6 3-6 7v4l-2 3h16l-2-3v-4c0-4-2-7-6-7z" fill="url(#lean)"/><g transform="rotate(10 12 12) scale(.8)"><path d="M10 20a2 2 0 0 0 5 0" fill="none" stroke="#123" stroke-width="1.5" stroke-linecap="round"/></g>
     <g clip-path="url(#window)"><rect x="1" y="1" width="9" height="9" rx="2" fill="#2c6e54" fill-opacity=".6"/></g><ellipse cx="18" cy="6" rx="3" ry="2" fill="none" stroke="#b8402a"/><polygon points="2,22 6,18 9,22"/>
@@ -134,6 +142,23 @@ function difference(a, b, tolerance = 16) {
   return { share: ink ? far / ink : 0, mean: ink ? sum / ink : 0 };
 }
 const find = name => files[Object.keys(files).find(p => p.endsWith(`/${name}`)) ?? assert.fail(`${name} is not in the pack: ${Object.keys(files).join(' ')}`)];
+
+test('colours beyond sRGB are kept by the formats that hold them, and are the nearest in others', async () => {
+  for (const [name, wide] of [['poppy@2x.png', true], ['poppy@2x.jpg', true], ['poppy@2x.webp', true], ['poppy@2x.avif', true], ['poppy@2x.gif', false]]) {
+    const seen = await page.evaluate(async url => {
+      const image = new Image();
+      image.src = url;
+      await image.decode();
+      const context = new OffscreenCanvas(120, 80).getContext('2d', { colorSpace: 'display-p3' });
+      context.drawImage(image, 0, 0, 120, 80);
+      return [30, 90].map(x => [...context.getImageData(x, 40, 1, 1).data].slice(0, 3));
+    }, source(find(name), name.split('.').at(-1)));
+    for (const [there, colour] of [[seen[0], [255, 26, 0]], [seen[1], [0, 255, 0]]]) {
+      const off = Math.max(...there.map((c, i) => Math.abs(c - colour[i])));
+      assert.ok(wide ? off <= 8 : off > 20, `${name}: ${there} for ${colour}`);
+    }
+  }
+});
 
 test('every format of pixels opens in a decoder that is not ours, with the size, colours and alpha of the PNG', async () => {
   for (const [name, endings] of [['dome-at-dusk@2x', { 'jpg': 3, 'webp': 3, 'avif': 3, 'gif': 8, '8bit.png': 3 }], ['halo@2x', { 'webp': 0.05, 'avif': 3, '8bit.png': 4 }]]) {

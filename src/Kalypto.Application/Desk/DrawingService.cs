@@ -208,6 +208,7 @@ public sealed class DrawingService(
                     IsExact = job.IsExact,
                     TakesColour = picture.TakesColour,
                     Mirrors = picture.Mirrors,
+                    KeepsWide = picture.KeepsWide,
                     Patch = picture.Patch is { } patch ? NinePatch.Parse(patch) : null,
                 }, cancel);
             if (IsAgain(taken, drawn.IsPassing, drawn.IsSlow))

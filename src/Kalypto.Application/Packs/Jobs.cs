@@ -41,6 +41,7 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
                 Linked = file.Ask.Linked,
                 TakesColour = file.Ask.TakesColour,
                 Mirrors = file.Ask.Mirrors,
+                KeepsWide = file.Ask.KeepsWide,
                 Patch = file.Ask.Patch?.ToString(),
             })
         { IsExact = onScreen ? file.Picture.IsExactWithGround : file.Picture.IsExact, Fonts = state.Measured.Drawn.Fonts.ToJson() };

@@ -20,11 +20,12 @@ public readonly record struct ElementAttribute(string Name, string Value);
 public sealed class Element : Node
 {
     /// <summary>Makes an element and its fingerprint out of the fingerprints of its children.</summary>
-    public Element(string name, ImmutableArray<ElementAttribute> attributes, ImmutableArray<Node> children)
+    public Element(string name, ImmutableArray<ElementAttribute> attributes, ImmutableArray<Node> children, string? wide = null)
     {
         Name = name;
         Attributes = attributes;
         Children = children;
+        Wide = wide;
         References = Designs.References.Of(this);
         Fingerprint = Designs.Fingerprint.Of(this);
     }
@@ -44,6 +45,9 @@ public sealed class Element : Node
     /// <summary>SHA-256 of the element with all that lies in it. Equal fingerprints mean equal drawings.</summary>
     public Fingerprint Fingerprint { get; }
 
+    /// <summary>Its colours beyond sRGB, as they were written, of which the attributes hold the nearest within; null for none.</summary>
+    public string? Wide { get; }
+
     /// <summary>Where it is in the file.</summary>
     public SourcePlace At { get; init; }
 
@@ -51,7 +55,7 @@ public sealed class Element : Node
     public string? Beyond { get; init; }
 
     /// <summary>The same element of the file with other content.</summary>
-    public Element With(ImmutableArray<ElementAttribute> attributes, ImmutableArray<Node> children) => new(Name, attributes, children) { At = At, Beyond = Beyond };
+    public Element With(ImmutableArray<ElementAttribute> attributes, ImmutableArray<Node> children) => new(Name, attributes, children, Wide) { At = At, Beyond = Beyond };
 
     /// <summary>The elements among the children.</summary>
     public IEnumerable<Element> Elements => Children.OfType<Element>();

@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using System.IO.Compression;
 using System.Runtime.CompilerServices;
 
 namespace Kalypto.Core.Designs;
@@ -9,6 +10,8 @@ namespace Kalypto.Core.Designs;
 public readonly record struct EmbeddedPicture(int Width, int Height)
 {
     private const int MostHead = 400_000;
+    private const int MostProfile = 200_000;
+    private const int InksOfPrint = 4;
     private const string Png = "data:image/png;base64,";
     private static readonly ConditionalWeakTable<Element, object> Known = [];
     private static readonly object None = new();
@@ -41,23 +44,84 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
 
     /// <summary>
     /// True for a picture in Base64 that says in its head that it is to be turned (EXIF), or that its colours are not those of
-    /// sRGB: a profile of another name, a gamma (PNG), or colours for print.
+    /// sRGB: a profile of others, code points or a gamma (PNG), or colours for print.
     /// </summary>
     public static bool HasOwnColours(ReadOnlySpan<char> base64)
     {
-        var text = base64[..(Math.Min(base64.Length, MostHead) / 4 * 4)];
-        var bytes = new byte[text.Length];
-        if (!Convert.TryFromBase64Chars(text, bytes, out var count))
-        {
-            return false;
-        }
-        var head = bytes.AsSpan(0, count);
-        return head.IndexOf("Exif\0\0"u8) is >= 0 and var exif && IsTurned(head[(exif + 6)..])
-            || !NamesSrgb(head) && (head.IndexOf("ICC_PROFILE\0"u8) >= 0 || head.IndexOf("iCCP"u8) >= 0 || head.IndexOf("gAMA"u8) >= 0 || head.IndexOf("cICP"u8) >= 0);
+        var head = HeadOf(base64);
+        return head.IndexOf("Exif\0\0"u8) is >= 0 and var exif && IsTurned(head[(exif + 6)..]) || ColoursOf(head) != Colours.Srgb;
     }
 
-    /// <summary>True for bytes, such as a profile, that name sRGB: in ASCII, or in the two bytes a letter of ICC's own texts.</summary>
-    public static bool NamesSrgb(ReadOnlySpan<byte> bytes) => bytes.IndexOf("sRGB"u8) >= 0 || bytes.IndexOf("\0s\0R\0G\0B"u8) >= 0;
+    /// <summary>True for a picture in Base64 that says in its head in which colours other than those of sRGB it is: they may lie beyond it.</summary>
+    public static bool HasProfile(ReadOnlySpan<char> base64) => ColoursOf(HeadOf(base64)) == Colours.Own;
+
+    private enum Colours
+    {
+        Srgb,
+        Gamma,
+        Own,
+    }
+
+    private static ReadOnlySpan<byte> HeadOf(ReadOnlySpan<char> base64)
+    {
+        var text = base64[..(Math.Min(base64.Length, MostHead) / 4 * 4)];
+        var bytes = new byte[text.Length];
+        return Convert.TryFromBase64Chars(text, bytes, out var count) ? bytes.AsSpan(0, count) : [];
+    }
+
+    private static Colours ColoursOf(ReadOnlySpan<byte> head) => head.Length > 8 && head[1..4].SequenceEqual("PNG"u8) ? ColoursOfPng(head) : ColoursOfJpeg(head);
+
+    // PNG, third edition, 4.3: code points go before a profile, that before the chunk for sRGB, and that before a gamma.
+    private static Colours ColoursOfPng(ReadOnlySpan<byte> head)
+    {
+        var (isSrgb, hasGamma, profile) = (false, false, (bool?)null);
+        for (var at = 8; at + 12 <= head.Length;)
+        {
+            var length = BinaryPrimitives.ReadUInt32BigEndian(head[at..]);
+            var name = head.Slice(at + 4, 4);
+            if (name.SequenceEqual("IDAT"u8) || length > head.Length - at - 12)
+            {
+                break;
+            }
+            var data = head.Slice(at + 8, (int)length);
+            if (name.SequenceEqual("cICP"u8))
+            {
+                return data is [1, 13, ..] ? Colours.Srgb : Colours.Own;
+            }
+            profile = name.SequenceEqual("iCCP"u8) ? !ColourProfile.IsSrgb(Inflated(data)) : profile;
+            isSrgb |= name.SequenceEqual("sRGB"u8);
+            hasGamma |= name.SequenceEqual("gAMA"u8);
+            at += 12 + (int)length;
+        }
+        return profile is { } isOwn ? isOwn ? Colours.Own : Colours.Srgb : hasGamma && !isSrgb ? Colours.Gamma : Colours.Srgb;
+    }
+
+    private static byte[] Inflated(ReadOnlySpan<byte> named)
+    {
+        // A name, a zero, the way it is packed, and the profile.
+        var start = named.IndexOf((byte)0) + 2;
+        if (start < 2 || start > named.Length)
+        {
+            return [];
+        }
+        try
+        {
+            using var zlib = new ZLibStream(new MemoryStream(named[start..].ToArray()), CompressionMode.Decompress);
+            var profile = new byte[MostProfile];
+            return profile[..zlib.ReadAtLeast(profile, MostProfile, throwOnEndOfStream: false)];
+        }
+        catch (InvalidDataException)
+        {
+            return [];
+        }
+    }
+
+    // ITU T.81 with ICC.1, B.4: a profile lies in segments APP2, of which the first holds what tells it.
+    private static Colours ColoursOfJpeg(ReadOnlySpan<byte> head)
+    {
+        var name = "ICC_PROFILE\0"u8;
+        return FrameOf(head) is { Parts: InksOfPrint } ? Colours.Own : head.IndexOf(name) is >= 0 and var at && head.Length >= at + name.Length + 2 && !ColourProfile.IsSrgb(head[(at + name.Length + 2)..]) ? Colours.Own : Colours.Srgb;
+    }
 
     // The first directory of EXIF (TIFF 6.0): tag 0x0112 is the orientation, 1 for upright.
     private static bool IsTurned(ReadOnlySpan<byte> tiff)
@@ -96,11 +160,11 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
         {
             return new(BinaryPrimitives.ReadUInt16LittleEndian(head[6..]), BinaryPrimitives.ReadUInt16LittleEndian(head[8..]));
         }
-        return Jpeg(head);
+        return FrameOf(head) is var (width, height, _) ? new(width, height) : null;
     }
 
     // JPEG: markers with a length, until the start of frame, which holds height and width (ITU T.81, B.2.2).
-    private static EmbeddedPicture? Jpeg(ReadOnlySpan<byte> head)
+    private static (int Width, int Height, int Parts)? FrameOf(ReadOnlySpan<byte> head)
     {
         if (head.Length < 4 || head[0] != 0xff || head[1] != 0xd8)
         {
@@ -111,7 +175,7 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
             var marker = head[at + 1];
             if (marker is >= 0xc0 and <= 0xcf and not (0xc4 or 0xc8 or 0xcc))
             {
-                return new(BinaryPrimitives.ReadUInt16BigEndian(head[(at + 7)..]), BinaryPrimitives.ReadUInt16BigEndian(head[(at + 5)..]));
+                return (BinaryPrimitives.ReadUInt16BigEndian(head[(at + 7)..]), BinaryPrimitives.ReadUInt16BigEndian(head[(at + 5)..]), head[at + 9]);
             }
             at += 2 + BinaryPrimitives.ReadUInt16BigEndian(head[(at + 2)..]);
         }

@@ -17,6 +17,10 @@ public readonly record struct Fingerprint(string Hex)
         {
             hash.Add(attribute.Name).Add(attribute.Value);
         }
+        if (element.Wide is not null)
+        {
+            hash.Add("\0wide").Add(element.Wide);
+        }
         foreach (var child in element.Children)
         {
             hash.Add(child is Element inner ? inner.Fingerprint.Hex : "\0" + ((TextNode)child).Text);

@@ -49,6 +49,9 @@ public sealed record Format(
     /// <summary>True when it is drawn of shapes, so that one file serves every scale.</summary>
     public bool IsVector => MostSide == 0;
 
+    /// <summary>True for a format whose files say in which colours they are, so that they hold Display P3 too.</summary>
+    public bool HoldsP3 => this == Png || this == Png8 || this == Jpeg || this == WebP || this == Avif;
+
     /// <summary>True for a format that every browser shows as a picture.</summary>
     public bool BrowsersShow => this != Pdf && this != Vector;
 

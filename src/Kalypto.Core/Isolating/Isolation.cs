@@ -18,6 +18,7 @@ public sealed class Isolation
     private ImmutableArray<InsidePicture> pictures;
     private ImmutableArray<string> fontFamilies;
     private ImmutableArray<string> beyond;
+    private bool? isWide;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
     private readonly List<Element> around;
@@ -97,6 +98,9 @@ public sealed class Isolation
             return beyond;
         }
     }
+
+    /// <summary>True for one that holds colours beyond sRGB.</summary>
+    public bool IsWide => isWide ??= Elements.Any(e => e.Wide is not null);
 
     /// <summary>False for what cannot be cut out of the file that the drawing came in by, such as a group that was made of layers here.</summary>
     public bool CanBeCut => !shapeOnly && drawing.Source is not null && layer.Element.At.IsKnown && !layer.Combined;

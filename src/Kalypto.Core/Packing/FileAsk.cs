@@ -26,6 +26,9 @@ public sealed record FileAsk(string Path, FormatAsk Format, Scale Scale, int Wid
     /// <summary>True to say in the file that it is turned round where languages are written from right to left.</summary>
     public bool Mirrors { get; init; }
 
+    /// <summary>True to keep its colours beyond sRGB, in Display P3.</summary>
+    public bool KeepsWide { get; init; }
+
     /// <summary>The lines around it that say how it stretches; null for a plain picture.</summary>
     public NinePatch? Patch { get; init; }
 

@@ -71,6 +71,12 @@ public sealed record Picture(
     /// <summary>True when the exact engine draws it with what lies beneath it.</summary>
     public bool IsExactWithGround { get; init; }
 
+    /// <summary>True for one that holds colours beyond sRGB.</summary>
+    public bool IsWide { get; init; }
+
+    /// <summary>What tells its drawing apart that keeps its colours beyond sRGB; null where that is not asked, or cannot be.</summary>
+    public string? Wide { get; init; }
+
     /// <summary>Why the exact engine draws it, where it does.</summary>
     public ImmutableArray<string> Exactly { get; init; } = [];
 

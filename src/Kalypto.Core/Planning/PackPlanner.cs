@@ -181,6 +181,9 @@ public sealed class PackPlanner(PlannedPaths paths, Func<Fingerprint, Look?> loo
             Variants = variants,
             Beyond = keys.BeyondOf(isolation),
             Exactly = keys.ReasonsOf(isolation),
+            IsWide = isolation.IsWide,
+            Wide = !making.P3 && !variants.Any(v => v.Making.P3) ? null
+                : keys.WideOf(making.Ground is Ground.Screen && screen is not null ? design.Measured.IsolateOnScreen(layer) : isolation),
             IsExact = keys.IsExact(isolation),
             IsExactWithGround = making.Ground is Ground.Screen && screen is not null && keys.IsExact(design.Measured.IsolateOnScreen(layer)),
         };

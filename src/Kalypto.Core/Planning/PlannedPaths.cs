@@ -75,7 +75,7 @@ public sealed class PlannedPaths(string engine)
         var making = picture.MakingFor(platform.Id);
         var credit = making.Credit ? picture.Credit ?? book.Credit : CreditLines.None;
         var key = string.Join('|', platform.Id, picture.KeyWithGround.Hex, crop.X, crop.Y, crop.Width, crop.Height, picture.DrawnAt, picture.NameIsTyped,
-            string.Join('-', picture.Words), picture.State, making.FolderPath, making.Signature, picture.Label, platform.Id == FoldersPlatform.PlatformId ? book.Layout : null, credit);
+            string.Join('-', picture.Words), picture.State, making.FolderPath, making.Signature, picture.Label, picture.Wide, platform.Id == FoldersPlatform.PlatformId ? book.Layout : null, credit);
         if (!known.TryGetValue(key, out var asks))
         {
             if (known.Count > Most)
@@ -99,7 +99,9 @@ public sealed class PlannedPaths(string engine)
         {
             var format = plain.Format.Format;
             var takesColour = making.Tint == true && picture.IsOneColour && (format == Format.Vector || format == Format.Svg && platform is WebPlatform);
-            var ask = takesColour || making.Mirror && format == Format.Vector ? plain with { TakesColour = takesColour, Mirrors = making.Mirror && format == Format.Vector } : plain;
+            var keepsWide = making.P3 && picture.Wide is not null && format.HoldsP3;
+            var ask = takesColour || keepsWide || making.Mirror && format == Format.Vector
+                ? plain with { TakesColour = takesColour, KeepsWide = keepsWide, Mirrors = making.Mirror && format == Format.Vector } : plain;
             if (ask.Linked is { } linked)
             {
                 // It is taken out of the drawing as it is, whatever is asked of the layer.
@@ -109,7 +111,7 @@ public sealed class PlannedPaths(string engine)
             var ground = ask.Ground ?? (making.Ground as Ground.Colour)?.Hex ?? (ask.Format.Format.Transparency == Transparency.None ? White : null);
             var source = ask.Source;
             yield return (ask, ground, Fingerprint.Of(
-                $"{ask.Format.Format}:{ask.Format.Held}{(ask.TakesColour ? " tint" : "")}{(ask.Mirrors ? " mirror" : "")}{(ask.Patch is { } patch ? $" patch {patch}" : "")}", engine, picture.KeyWithGround.Hex, Numbers.Text(picture.DrawnAt),
+                $"{ask.Format.Format}:{ask.Format.Held}{(ask.TakesColour ? " tint" : "")}{(ask.Mirrors ? " mirror" : "")}{(ask.KeepsWide ? $" p3 {picture.Wide}" : "")}{(ask.Patch is { } patch ? $" patch {patch}" : "")}", engine, picture.KeyWithGround.Hex, Numbers.Text(picture.DrawnAt),
                 $"{Numbers.Text(source.X)} {Numbers.Text(source.Y)} {Numbers.Text(source.Width)} {Numbers.Text(source.Height)} {ask.Width} {ask.Height}",
                 ground ?? "", credit.Copyright, credit.Author, credit.Contact, string.Join('/', ask.Links)));
         }

@@ -13,6 +13,9 @@ internal sealed class ElementBuilder(string name, ElementBuilder? parent, int li
 
     /// <summary>What about it only the exact engine draws right.</summary>
     public string? Beyond { get; set; }
+
+    /// <summary>Its colours beyond sRGB, as they were written.</summary>
+    public string? Wide { get; set; }
     public int Depth { get; } = parent is null ? 1 : parent.Depth + 1;
     public List<ElementAttribute> Attributes { get; } = [];
 
@@ -134,6 +137,6 @@ internal sealed class ElementBuilder(string name, ElementBuilder? parent, int li
         {
             children.Add(child is ElementBuilder element ? element.Freeze(referredTo) : new TextNode((string)child));
         }
-        return Frozen = new Element(Name, attributes.DrainToImmutable(), children.DrainToImmutable()) { At = Column > 0 ? new(Line, Column) : default, Beyond = Beyond };
+        return Frozen = new Element(Name, attributes.DrainToImmutable(), children.DrainToImmutable(), Wide) { At = Column > 0 ? new(Line, Column) : default, Beyond = Beyond };
     }
 }

@@ -12,6 +12,7 @@ internal static class PictureReader
         var root = new ElementBuilder("svg", null, 0) { Label = fallbackName };
         var (image, size) = Image(root, file.Span, limits, "The file");
         image.Label = fallbackName;
+        image.Wide = EmbeddedPicture.HasProfile(image["href"].AsSpan(image["href"]!.IndexOf(',', StringComparison.Ordinal) + 1)) ? "picture" : null;
         root["viewBox"] = $"0 0 {size.Width} {size.Height}";
         root.Children.Add(image);
         return SvgReader.Finish(root, [], fallbackName, limits);

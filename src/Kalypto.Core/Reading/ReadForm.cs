@@ -106,6 +106,7 @@ public static class ReadForm
                     to.Write7BitEncodedInt(at.Element.At.Line);
                     to.Write7BitEncodedInt(at.Element.At.Column);
                     Text(at.Element.Beyond);
+                    Text(at.Element.Wide);
                     to.Write7BitEncodedInt(at.Element.Attributes.Length);
                     foreach (var (name, value) in at.Element.Attributes)
                     {
@@ -214,7 +215,7 @@ public static class ReadForm
         {
             var name = Text()!;
             var place = new SourcePlace(from.Read7BitEncodedInt(), from.Read7BitEncodedInt());
-            var beyond = Text();
+            var (beyond, wide) = (Text(), Text());
             var attributes = ImmutableArray.CreateBuilder<ElementAttribute>(from.Read7BitEncodedInt());
             for (var i = 0; i < attributes.Capacity; i++)
             {
@@ -232,7 +233,7 @@ public static class ReadForm
                 parents[child] = index;
                 children.Add(elements[child]);
             }
-            return new(name, attributes.MoveToImmutable(), children.MoveToImmutable()) { At = place, Beyond = beyond };
+            return new(name, attributes.MoveToImmutable(), children.MoveToImmutable(), wide) { At = place, Beyond = beyond };
         }
 
         // Outermost first, without the root.

@@ -50,6 +50,7 @@ public static class SvgReader
         if (sheet.IsBeyond)
         {
             root.Beyond = "a style rule that only browsers understand";
+            root.Wide = CssColour.NamesWide(parser.Styles) ? Fingerprint.Of(parser.Styles).Hex : null;
         }
         return Finish(root, notes, fallbackName, limits, Fingerprint.Of(file.Span).Hex);
     }

@@ -36,6 +36,9 @@ public sealed class DrawingKeys(Func<string, string> fontsOf, string? exact = nu
     /// <summary>True for a layer that the exact engine draws.</summary>
     public bool IsExact(Isolation isolation) => exact is not null && (!isolation.Beyond.IsEmpty || ShareOf(isolation) > 0);
 
+    /// <summary>What beside its key tells the picture of a layer apart that keeps its colours beyond sRGB; null for one that has none, or where there is no exact engine to draw them.</summary>
+    public string? WideOf(Isolation isolation) => exact is not null && isolation.IsWide ? $"{exact} {isolation.Source}" : null;
+
     /// <summary>What of a layer the quick engine does not draw as a browser does, known by its features or by much of its ink; what it only rounds differently is none of it.</summary>
     public ImmutableArray<string> BeyondOf(Isolation isolation) => ShareOf(isolation) >= Much ? isolation.Beyond.Add(Words(ShareOf(isolation))) : isolation.Beyond;
 

@@ -13,4 +13,7 @@ public sealed record FileOrder(Scene Scene, double Width, double Height, FormatA
 {
     /// <summary>The lines around it that say how it stretches; null for a plain picture.</summary>
     public NinePatch? Patch { get; init; }
+
+    /// <summary>True to keep colours beyond sRGB, in Display P3; the scene is one for the exact engine then.</summary>
+    public bool KeepsWide { get; init; }
 }

@@ -36,6 +36,9 @@ public sealed record Holding(ImmutableArray<(Origin Origin, Tags Tags)> Said)
     /// <summary>Where it is said whether it is turned round.</summary>
     public Origin Mirror => Of(t => t.Mirror is not null);
 
+    /// <summary>Where it is said whether colours beyond sRGB are kept.</summary>
+    public Origin P3 => Of(t => t.P3 is not null);
+
     /// <summary>Where that comes from which is read aloud.</summary>
     public Origin Alt => Of(t => t.Alt is not null);
 

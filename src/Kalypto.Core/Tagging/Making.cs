@@ -30,6 +30,9 @@ public sealed record Making(
     /// <summary>True when it is turned round where languages are written from right to left.</summary>
     public bool Mirror { get; init; }
 
+    /// <summary>True when colours beyond sRGB are kept, in Display P3.</summary>
+    public bool P3 { get; init; }
+
     /// <summary>How it stretches around its label, which is not part of it then; null where it does not.</summary>
     public Stretch? Stretch { get; init; }
 
@@ -44,7 +47,7 @@ public sealed record Making(
 
     /// <summary>All of it but the folder as one text, to find again what follows from it.</summary>
     public string Signature => signature ??=
-        $"{Kind}|{string.Join(' ', Formats)}|{string.Join(',', Scales)}|{string.Join(',', Wide)}|{string.Join(',', Tall)}|{Suffix}|{Ground}|{Credit}|{Prefix}|{Tint}|{Mirror}|{(Stretch is null ? "" : $"stretch:{Stretch}")}|{Alt}|{Only}|{Twin}";
+        $"{Kind}|{string.Join(' ', Formats)}|{string.Join(',', Scales)}|{string.Join(',', Wide)}|{string.Join(',', Tall)}|{Suffix}|{Ground}|{Credit}|{Prefix}|{Tint}|{Mirror}|{(P3 ? "p3" : "")}|{(Stretch is null ? "" : $"stretch:{Stretch}")}|{Alt}|{Only}|{Twin}";
 
     /// <summary>The folder, names joined by a slash; empty for none.</summary>
     public string FolderPath => string.Join('/', Folder);
@@ -77,6 +80,7 @@ public sealed record Making(
             Prefix = rest.Prefix,
             Tint = rest.Tint,
             Mirror = rest.Mirror ?? false,
+            P3 = rest.P3 ?? false,
             Stretch = rest.Stretch,
             Alt = rest.Alt,
             Only = rest.Only ?? false,

@@ -24,9 +24,10 @@ namespace Kalypto.Core.Tagging;
 /// <param name="Prefix">The word before the name.</param>
 /// <param name="Tint">yes or no; empty for not said.</param>
 /// <param name="Mirror">yes or no; empty for not said.</param>
+/// <param name="P3">yes or no; empty for not said.</param>
 public sealed record TagFields(
     IReadOnlyDictionary<string, string> Formats, string Sizes, string SizeValue, string Crop, string BoxWidth, string BoxHeight, string BoxPlace,
-    string Bleed, string Folder, string Suffix, string Under, string Colour, string Credit, string Prefix, string Tint, string Mirror)
+    string Bleed, string Folder, string Suffix, string Under, string Colour, string Credit, string Prefix, string Tint, string Mirror, string P3)
 {
     private const string White = "#ffffff";
     private const string Centre = "centre";
@@ -51,7 +52,7 @@ public sealed record TagFields(
             Format.All.Where(f => Said(f.Id) is not null).ToDictionary(f => f.Id, f => OfFormat(f.Id)), sizes, sizes.Length > 0 ? Said(sizes)! : "",
             box is null ? crop : "box", box?.Item1 ?? "", box?.Item2 ?? "", box is null ? Centre : place,
             Said("bleed") ?? "", Said("to") ?? "", Said("suffix") ?? "", over.StartsWith('#') ? "colour" : over, over.StartsWith('#') ? over : White,
-            Choice("credit"), Said("prefix") ?? "", Choice("tint"), Choice("mirror"));
+            Choice("credit"), Said("prefix") ?? "", Choice("tint"), Choice("mirror"), Choice("p3"));
     }
 
     /// <summary>The line with one field said otherwise.</summary>
@@ -76,7 +77,7 @@ public sealed record TagFields(
             "folder" => Put(line, "to", said),
             "under" => Put(line, "over", said == "colour" ? White : said),
             "colour" => Put(line, "over", said),
-            "credit" or "tint" or "mirror" => Put(line, field, said switch { "yes" => "+", "no" => "-", _ => null }),
+            "credit" or "tint" or "mirror" or "p3" => Put(line, field, said switch { "yes" => "+", "no" => "-", _ => null }),
             "makes" => Format.All.Any(f => f.Id == said) ? Put(line, said, fields.Formats.ContainsKey(said) ? null : "+") : line,
             _ => Format.All.Any(f => f.Id == field) ? Put(line, field, said.Length == 0 ? "+" : said) : line,
         };

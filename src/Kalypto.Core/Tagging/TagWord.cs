@@ -59,6 +59,7 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
         YesOrNo("credit", "the project's credit goes into the files", (tags, said) => tags with { Credit = said }),
         YesOrNo("tint", "a drawing of one colour takes the colour of the code around it", (tags, said) => tags with { Tint = said }),
         YesOrNo("mirror", "turned round where languages are written from right to left", (tags, said) => tags with { Mirror = said }),
+        YesOrNo("p3", "colours beyond sRGB are kept, in Display P3, by the formats that hold them", (tags, said) => tags with { P3 = said }),
         new("stretch", "a button that stretches around its label, which stays out: a nine-patch on Android, its lines found in the drawing",
             word => word == "stretch" ? tags => tags with { Stretch = Stretch.Found } : null, _ => null)
         { IsForRecipes = false },

@@ -57,6 +57,9 @@ public sealed record Tags
     /// <summary>True: it is turned round where languages are written from right to left; false: it is not; null: not said.</summary>
     public bool? Mirror { get; init; }
 
+    /// <summary>True: colours beyond sRGB are kept, in Display P3; false: all files are in sRGB; null: not said.</summary>
+    public bool? P3 { get; init; }
+
     /// <summary>How it stretches around its label; null: not said, so it does not.</summary>
     public Stretch? Stretch { get; init; }
 
@@ -102,6 +105,7 @@ public sealed record Tags
         Prefix = Prefix ?? others.Prefix,
         Tint = Tint ?? others.Tint,
         Mirror = Mirror ?? others.Mirror,
+        P3 = P3 ?? others.P3,
         Stretch = Stretch ?? others.Stretch,
         Alt = Alt ?? others.Alt,
         Only = Only ?? others.Only,
@@ -173,6 +177,10 @@ public sealed record Tags
         if (Mirror is { } mirror)
         {
             yield return mirror ? "mirror" : "-mirror";
+        }
+        if (P3 is { } p3)
+        {
+            yield return p3 ? "p3" : "-p3";
         }
         if (Stretch is not null)
         {

@@ -10,6 +10,7 @@ internal static class Averaged
     /// <param name="png">A PNG of a whole multiple of the size.</param>
     /// <param name="surface">Where it goes, in the pixels of cairo: BGRA, premultiplied.</param>
     /// <exception cref="RenderingFailedException">It is no such picture.</exception>
+    /// <remarks>Of a picture in Display P3 a second one may lie below, for colours that the first lost.</remarks>
     public static void Into(byte[] png, Cairo.Surface surface)
     {
         Vips.Start();
@@ -19,13 +20,20 @@ internal static class Averaged
             using var coloured = image.Bands == 4 ? image.Copy() : image.Bands == 3 ? image.Bandjoin(255) : throw new RenderingFailedException("The exact engine drew a picture without colours.");
             var (width, height) = (surface.Width, surface.Height);
             var times = coloured.Width / width;
-            if (times < 1 || coloured.Width != width * times || coloured.Height != height * times)
+            var pictures = times < 1 ? 0 : coloured.Height / (height * times);
+            if (pictures is not (1 or 2) || coloured.Width != width * times || coloured.Height != height * times * pictures)
             {
                 throw new RenderingFailedException($"The exact engine drew {coloured.Width} x {coloured.Height} px for {width} x {height}.");
             }
             var rgba = coloured.WriteToMemory<byte>();
             var pixels = surface.Pixels();
             Average(rgba, pixels, surface.Stride, width, height, times);
+            if (pictures == 2)
+            {
+                var second = new byte[pixels.Length];
+                Average(rgba.AsSpan(rgba.Length / 2), second, surface.Stride, width, height, times);
+                BeyondSrgb.Restore(pixels, second);
+            }
         }
         catch (VipsException e)
         {

@@ -18,9 +18,10 @@ internal static class FileEncoder
     /// <param name="ask">Format and quality.</param>
     /// <param name="credit">Lines that the file carries.</param>
     /// <param name="plain">The same in ASCII.</param>
+    /// <param name="isP3">True for pixels in Display P3 instead of sRGB.</param>
     /// <returns>The file, and the quality that was found when one was looked for.</returns>
     /// <exception cref="RenderingFailedException">The format cannot hold the picture.</exception>
-    public static (byte[] File, string? Note) Encode(ReadOnlySpan<byte> rgba, int width, int height, FormatAsk ask, CreditLines credit, CreditLines plain)
+    public static (byte[] File, string? Note) Encode(ReadOnlySpan<byte> rgba, int width, int height, FormatAsk ask, CreditLines credit, CreditLines plain, bool isP3 = false)
     {
         if (Math.Max(width, height) > ask.Format.MostSide)
         {
@@ -28,10 +29,11 @@ internal static class FileEncoder
         }
         if (ask.Format == Format.Png)
         {
-            return (PngCredit.Add(PngEncoder.Encode(rgba, width, height, Effort.Best), credit), null);
+            var png = PngEncoder.Encode(rgba, width, height, Effort.Best);
+            return (PngCredit.Add(isP3 ? P3Profile.AddTo(png) : png, credit), null);
         }
         var pixels = rgba.ToArray();
-        byte[] At(int quality, bool final) => Once(pixels, width, height, ask, quality, final ? (credit, plain) : (CreditLines.None, CreditLines.None), final);
+        byte[] At(int quality, bool final) => Once(pixels, width, height, ask, quality, final ? (credit, plain) : (CreditLines.None, CreditLines.None), isP3, final);
         switch (ask.Held)
         {
             case Quality.Auto:
@@ -81,16 +83,18 @@ internal static class FileEncoder
         return true;
     }
 
-    private static byte[] Once(byte[] rgba, int width, int height, FormatAsk ask, int quality, (CreditLines Said, CreditLines Plain) credits, bool final)
+    private static byte[] Once(byte[] rgba, int width, int height, FormatAsk ask, int quality, (CreditLines Said, CreditLines Plain) credits, bool isP3, bool final)
     {
         var credit = credits.Said;
         using var drawn = Vips.FromRgba(rgba, width, height);
-        using var image = credit.IsEmpty ? drawn.Copy() : VipsCredit.Add(drawn, credit, credits.Plain, ask.Format);
-        var keep = credit.IsEmpty ? Enums.ForeignKeep.None : Enums.ForeignKeep.Exif | Enums.ForeignKeep.Xmp;
+        using var credited = credit.IsEmpty ? drawn.Copy() : VipsCredit.Add(drawn, credit, credits.Plain, ask.Format);
+        using var image = isP3 && ask.Format != Format.Png8 ? P3Profile.AddTo(credited) : credited.Copy();
+        var keep = (credit.IsEmpty ? Enums.ForeignKeep.None : Enums.ForeignKeep.Exif | Enums.ForeignKeep.Xmp) | (isP3 ? Enums.ForeignKeep.Icc : Enums.ForeignKeep.None);
         switch (ask.Format.Id)
         {
             case "png8":
-                return PngCredit.Add(Smallest(FileHeads.WithoutChunk(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), "pHYs"), rgba, width, height, final), credit);
+                var few = Smallest(FileHeads.WithoutChunk(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), "pHYs"), rgba, width, height, final);
+                return PngCredit.Add(isP3 ? P3Profile.AddTo(few) : few, credit);
             case "jpeg":
                 using (var flat = image.Flatten(background: [255, 255, 255]))
                 {

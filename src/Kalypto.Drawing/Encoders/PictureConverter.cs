@@ -5,8 +5,8 @@ using NetVips;
 namespace Kalypto.Drawing.Encoders;
 
 /// <summary>
-/// Makes pictures plain: PNG or JPEG, upright, 8 bits a channel, in sRGB, as a browser that manages colours shows them. Runs in
-/// workers only, for the bytes are hostile.
+/// Makes pictures plain: PNG or JPEG, upright, 8 bits a channel, in sRGB, as a browser that manages colours shows them, or in
+/// Display P3 where they have colours beyond that. Runs in workers only, for the bytes are hostile.
 /// </summary>
 internal static class PictureConverter
 {
@@ -20,9 +20,18 @@ internal static class PictureConverter
     // An exponent within this makes no visible difference.
     private const double SameGamma = 0.02;
 
-    /// <summary>The picture as a PNG; no bytes when it is plain as it is.</summary>
+    // A colour that sRGB holds comes back from it within this many steps of 255.
+    private const int Rounding = 3;
+
+    /// <summary>The picture as a PNG, in Display P3 where it has colours beyond sRGB; no bytes when it is plain as it is.</summary>
     /// <exception cref="RenderingFailedException">It cannot be read, or is cut off.</exception>
-    public static byte[] ToPlain(byte[] picture)
+    public static byte[] ToPlain(byte[] picture) => Convert(picture, keepsWide: true);
+
+    /// <summary>The picture as a PNG in sRGB; no bytes when it is plain as it is.</summary>
+    /// <exception cref="RenderingFailedException">It cannot be read, or is cut off.</exception>
+    public static byte[] ToSrgb(byte[] picture) => Convert(picture, keepsWide: false);
+
+    private static byte[] Convert(byte[] picture, bool keepsWide)
     {
         Vips.Start();
         try
@@ -49,6 +58,13 @@ internal static class PictureConverter
             using var upright = whole.Autorot();
             using var coloured = isP3 ? upright.IccTransform("srgb", inputProfile: "p3", embedded: false, intent: Enums.Intent.Relative, depth: 8)
                 : points is not null ? upright.Copy() : ToSrgb(upright);
+            if (keepsWide && (isP3 || points is null && whole.Contains("icc-profile-data")) && WideOf(upright, isP3, coloured) is { } wide)
+            {
+                using (wide)
+                {
+                    return wide.PngsaveBuffer(compression: 6, keep: Enums.ForeignKeep.Icc);
+                }
+            }
             using var eight = coloured.Cast(Enums.BandFormat.Uchar);
             using var exposed = gamma is { } exponent ? WithGamma(eight, exponent) : eight.Copy();
             return exposed.PngsaveBuffer(compression: 6, keep: Enums.ForeignKeep.None);
@@ -57,6 +73,19 @@ internal static class PictureConverter
         {
             throw new RenderingFailedException($"The picture cannot be read: {e.Message.Trim().Split('\n')[0].TrimEnd('.')}.");
         }
+    }
+
+    /// <summary>The picture in Display P3; null where sRGB holds all of its colours.</summary>
+    private static Image? WideOf(Image upright, bool isP3, Image inSrgb)
+    {
+        using var wide = isP3 ? upright.Cast(Enums.BandFormat.Uchar) : upright.IccTransform("p3", embedded: true, intent: Enums.Intent.Relative, depth: 8);
+        if (wide.Bands < 3)
+        {
+            return null;
+        }
+        using var back = inSrgb.IccTransform("p3", inputProfile: "srgb", embedded: false, intent: Enums.Intent.Relative, depth: 8);
+        using var lost = (wide.ExtractBand(0, n: 3) - back.ExtractBand(0, n: 3)).Abs();
+        return lost.Max() > Rounding ? P3Profile.AddTo(wide) : null;
     }
 
     private static bool IsPngOrJpeg(byte[] picture) => picture is [0x89, ..] or [0xff, 0xd8, ..];
@@ -73,7 +102,7 @@ internal static class PictureConverter
     }
 
     // Most photos carry the profile that they would be shown in anyway.
-    private static bool IsSrgb(Image image) => !image.Contains("icc-profile-data") || EmbeddedPicture.NamesSrgb((byte[])image.Get("icc-profile-data"));
+    private static bool IsSrgb(Image image) => !image.Contains("icc-profile-data") || ColourProfile.IsSrgb((byte[])image.Get("icc-profile-data"));
 
     /// <summary>The code points for its colours that a PNG says (PNG, third edition, 11.3.2.6: they go before any profile); null for none.</summary>
     private static byte[]? CodePointsOf(ReadOnlySpan<byte> file)

@@ -38,6 +38,30 @@ internal sealed class Browser : IDisposable
           return 0;
         })()
         """;
+    private const string Nothing = "<svg xmlns=\"http://www.w3.org/2000/svg\"></svg>";
+    // A canvas in Display P3 alone would take what filters and blends are told for numbers of Display P3.
+    private const string InP3 = """
+        async (svg, width, height, density) => {
+          const make = (name, properties) => Object.assign(document.createElementNS('http://www.w3.org/1999/xhtml', name), properties);
+          const image = make('img', { src: `data:image/svg+xml;base64,${svg}` });
+          await image.decode();
+          const draw = (context, top) => {
+            context.setTransform(density, 0, 0, density, 0, top);
+            context.drawImage(image, 0, 0);
+            context.resetTransform();
+          };
+          const sheet = make('canvas', { width, height: 2 * height });
+          const inP3 = sheet.getContext('2d', { colorSpace: 'display-p3', willReadFrequently: true });
+          const beyond = make('canvas', { width, height });
+          draw(beyond.getContext('2d', { colorSpace: 'srgb', colorType: 'float16', willReadFrequently: true }), 0);
+          inP3.drawImage(beyond, 0, 0);
+          inP3.beginPath();
+          inP3.rect(0, height, width, height);
+          inP3.clip();
+          draw(inP3, height);
+          return sheet.toDataURL('image/png').split(',')[1];
+        }
+        """;
     private static readonly Lazy<string> Resolve = new(() =>
     {
         using var reader = new StreamReader(typeof(Browser).Assembly.GetManifestResourceStream("resolved.js")!);
@@ -116,6 +140,33 @@ internal sealed class Browser : IDisposable
             ["clip"] = new JsonObject { ["x"] = 0, ["y"] = 0, ["width"] = pixels.Width / density, ["height"] = pixels.Height / density, ["scale"] = 1 },
         }, cancel);
         return Convert.FromBase64String(shot["data"]!.GetValue<string>());
+    }
+
+    /// <summary>
+    /// Draws a document with its colours beyond sRGB. A picture of the window is one in sRGB, whatever screen is asked for; a canvas
+    /// of numbers that may lie beyond 0 and 1 keeps them, and paints a picture of shapes as finely as its own pixels are. Photos and
+    /// filters lose them there all the same, so that all is drawn once more, on a canvas in Display P3.
+    /// </summary>
+    /// <param name="svg">The document.</param>
+    /// <param name="fonts">The fonts of the project that it asks for.</param>
+    /// <param name="window">The size of the window that it is laid out in.</param>
+    /// <param name="pixels">The size of the picture in px.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>A PNG of that width and twice that height, with alpha, in Display P3: both pictures, the second below.</returns>
+    public async Task<byte[]> DrawInP3Async(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, (int Width, int Height) pixels, CancellationToken cancel)
+    {
+        await LoadAsync(Nothing, [], window, 1, "", cancel);
+        // A picture loads nothing, so it brings its fonts along.
+        var picture = Convert.ToBase64String(Encoding.UTF8.GetBytes(FontFace.AddTo(svg, fonts, null)));
+        var density = (pixels.Width / window.ShownWide).ToString(CultureInfo.InvariantCulture);
+        var answer = await AskAsync("Runtime.evaluate", new()
+        {
+            ["expression"] = $"({InP3})('{picture}', {pixels.Width}, {pixels.Height}, {density})",
+            ["awaitPromise"] = true,
+            ["returnByValue"] = true,
+        }, cancel);
+        return answer["exceptionDetails"] is { } error ? throw new RenderingFailedException($"The exact engine does not draw it in Display P3: {error["exception"]?["description"] ?? error["text"]}.")
+            : Convert.FromBase64String(answer["result"]!["value"]!.GetValue<string>());
     }
 
     /// <summary>Prints a document.</summary>

@@ -11,6 +11,9 @@ public sealed class ExactEngine : IDisposable
 {
     private const int MostTimes = 4;
     private const long MostPixels = 24_000_000;
+
+    // Of these three pictures are held at once, one of them at twice the size.
+    private const long MostPixelsInP3 = 8_000_000;
     private const int LongestSide = 16_000;
     private const int MostWaiting = 6;
     private static readonly TimeSpan Tick = TimeSpan.FromMilliseconds(200);
@@ -44,10 +47,10 @@ public sealed class ExactEngine : IDisposable
     public string? Version => version.Value;
 
     /// <summary>How many times larger than asked a picture is drawn.</summary>
-    public static int TimesOf(int width, int height)
+    public static int TimesOf(int width, int height, bool isP3 = false)
     {
         var times = MostTimes;
-        while (times > 1 && ((long)width * times * height * times > MostPixels || Math.Max(width, height) * times > LongestSide))
+        while (times > 1 && ((long)width * times * height * times > (isP3 ? MostPixelsInP3 : MostPixels) || Math.Max(width, height) * times > LongestSide))
         {
             times--;
         }
@@ -60,10 +63,12 @@ public sealed class ExactEngine : IDisposable
     /// <param name="window">The size of the window that it is laid out in.</param>
     /// <param name="width">The width of the picture in px.</param>
     /// <param name="height">The height of the picture in px.</param>
+    /// <param name="isP3">True for pixels in Display P3 instead of sRGB.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none.</returns>
-    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, int width, int height, CancellationToken cancel) =>
-        AskAsync((browser, limit) => browser.DrawAsync(svg, fonts, window, (width * TimesOf(width, height), height * TimesOf(width, height)), limit), cancel);
+    /// <returns>A PNG that is <see cref="TimesOf"/> times larger, or why there is none. In Display P3 there is a second picture below, which knows colours that the first lost.</returns>
+    internal Task<(byte[]? Png, EngineFailure? Failure)> DrawAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, int width, int height, bool isP3, CancellationToken cancel) =>
+        AskAsync((browser, limit) => (width * TimesOf(width, height, isP3), height * TimesOf(width, height, isP3)) is var pixels && isP3 ? browser.DrawInP3Async(svg, fonts, window, pixels, limit)
+            : browser.DrawAsync(svg, fonts, window, pixels, limit), cancel);
 
     /// <summary>Prints a document.</summary>
     /// <param name="svg">The document; treated as hostile.</param>

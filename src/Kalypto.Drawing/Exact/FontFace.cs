@@ -15,9 +15,9 @@ internal sealed record FontFace(Font Font, byte[] File)
     /// <summary>A document that knows some fonts, which go before those of the system.</summary>
     /// <param name="svg">The document.</param>
     /// <param name="fonts">The fonts.</param>
-    /// <param name="origin">The address below which they are found.</param>
+    /// <param name="origin">The address below which they are found; null to write them into the document.</param>
     /// <param name="rules">Other rules of CSS that hold in the document.</param>
-    public static string AddTo(string svg, IReadOnlyList<FontFace> fonts, string origin, string rules = "")
+    public static string AddTo(string svg, IReadOnlyList<FontFace> fonts, string? origin, string rules = "")
     {
         if (fonts.Count == 0 && rules.Length == 0)
         {
@@ -30,9 +30,9 @@ internal sealed record FontFace(Font Font, byte[] File)
     }
 
     // CSS Fonts 4, section 4: one rule for each name that texts may ask for.
-    private IEnumerable<string> Rules(string origin) =>
+    private IEnumerable<string> Rules(string? origin) =>
         Font.Names.Select(name => (Name: name, Font.Lightest, Font.Heaviest)).Concat(Font.Instances.Select(i => (i.Name, Lightest: i.Weight, Heaviest: i.Weight)))
-            .Select(n => string.Create(CultureInfo.InvariantCulture, $"@font-face{{font-family:\"{Plain(n.Name)}\";src:url({AddressAt(origin)});font-weight:{n.Lightest}{(n.Heaviest > n.Lightest ? $" {n.Heaviest}" : "")};font-stretch:{Font.Stretch}%;font-style:{(Font.IsItalic ? "italic" : "normal")}}}"));
+            .Select(n => string.Create(CultureInfo.InvariantCulture, $"@font-face{{font-family:\"{Plain(n.Name)}\";src:url({(origin is null ? $"data:font/sfnt;base64,{Convert.ToBase64String(File)}" : AddressAt(origin))});font-weight:{n.Lightest}{(n.Heaviest > n.Lightest ? $" {n.Heaviest}" : "")};font-stretch:{Font.Stretch}%;font-style:{(Font.IsItalic ? "italic" : "normal")}}}"));
 
     private static string Plain(string name) => new StringBuilder(name).Replace("\\", "").Replace("\"", "").Replace("<", "").Replace("&", "").ToString();
 }

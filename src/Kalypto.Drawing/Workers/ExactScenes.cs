@@ -37,7 +37,7 @@ internal sealed class ExactScenes(ExactEngine exact, ISources sources, FontFiles
         var isPdf = request.Format == Format.Pdf.Id;
         var window = WindowOf(scene, request.Width, request.Height);
         var (drawn, why) = isPdf ? await exact.PrintAsync(document, faces, window, cancel)
-            : await exact.DrawAsync(document, faces, window, (int)request.Width, (int)request.Height, cancel);
+            : await exact.DrawAsync(document, faces, window, (int)request.Width, (int)request.Height, request.IsP3, cancel);
         return why ?? await ask(request with { IsDrawn = true, PrintedAt = request.Width / window.ShownWide, Fonts = isPdf ? await files.OfAsync(scene.Fonts) : [] }, drawn, 1, take, cancel);
     }
 
@@ -78,7 +78,7 @@ internal sealed class ExactScenes(ExactEngine exact, ISources sources, FontFiles
         var (entries, largest) = (new List<(int Side, byte[] Content)>(), (int)request.Width);
         foreach (var side in IcoWriter.SidesOf(largest))
         {
-            var (png, why) = await exact.DrawAsync(document, faces, window, side, side, cancel);
+            var (png, why) = await exact.DrawAsync(document, faces, window, side, side, isP3: false, cancel);
             Answer? refused = null;
             var asPixels = IcoWriter.IsBitmap(side, largest);
             why ??= await ask(new(asPixels ? WorkerTask.Pixels : WorkerTask.Draw, side, side, Effort.Best, []) { IsDrawn = true }, png, 1, (answer, body) =>

@@ -35,6 +35,9 @@ internal sealed record Request(WorkerTask Task, double Width, double Height, Eff
     /// <summary>The lines around a file that say how it stretches; null for a plain picture.</summary>
     public NinePatch? Patch { get; init; }
 
+    /// <summary>True for pixels in Display P3, which the file is to say.</summary>
+    public bool IsP3 { get; init; }
+
     /// <summary>Lines that a file carries.</summary>
     public CreditLines Credit { get; init; } = CreditLines.None;
 

@@ -211,9 +211,9 @@ public static class WorkerLoop
         using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
         if (request.Patch is { } patch)
         {
-            return FileEncoder.Encode(PatchLines.Around(canvas.ToRgba(), width, height, patch), width + NinePatch.Border, height + NinePatch.Border, ask, request.Credit, request.PlainCredit);
+            return FileEncoder.Encode(PatchLines.Around(canvas.ToRgba(), width, height, patch), width + NinePatch.Border, height + NinePatch.Border, ask, request.Credit, request.PlainCredit, request.IsP3);
         }
-        return FileEncoder.Encode(canvas.ToRgba(), width, height, ask, request.Credit, request.PlainCredit);
+        return FileEncoder.Encode(canvas.ToRgba(), width, height, ask, request.Credit, request.PlainCredit, request.IsP3);
     }
 
     private static Box? ToBox(Rsvg.Rectangle? rectangle) =>

@@ -30,7 +30,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     public const long LargePixels = 4_000_000;
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
-    private const string FileVersion = "3";
+    private const string FileVersion = "4";
 
     // Goes up when what the exact engine is given, or what is made of its pictures, changes.
     private const string AveragingVersion = "3";
@@ -244,7 +244,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
             throw new ArgumentException($"{format.Name} is written by the core.", nameof(order));
         }
         return await AskOneAsync(
-            new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Patch = order.Patch, Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
+            new(WorkerTask.File, order.Width, order.Height, Effort.Best, []) { Format = format.Id, Quality = order.Ask.Held?.ToString() ?? "", Patch = order.Patch, IsP3 = order.KeepsWide, Credit = order.Credit, PlainCredit = order.Credit.ToAscii() },
             order.Scene, cancel);
     }
 

@@ -57,6 +57,10 @@ internal static class HeldValues
         {
             Add("right to left", m => m.Mirror ? "turned round" : "as it is", h => h.Mirror);
         }
+        if (platforms.Any(p => p.Making.P3))
+        {
+            Add("colours", m => m.P3 ? "Display P3 where it has any beyond sRGB" : "sRGB", h => h.P3);
+        }
         if (platforms.Any(p => p.Making.Stretch is not null))
         {
             Add("stretches", m => m.Stretch switch { null => "does not", { Edges.IsEmpty: true } => "its middle, found in the drawing", var stretch => $"all but {stretch} pt at its edges" }, h => h.Stretch);

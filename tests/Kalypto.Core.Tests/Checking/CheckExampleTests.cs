@@ -47,6 +47,8 @@ public class CheckExampleTests
         ["effect-cut-off"] = new(Of("<filter id='f'><feGaussianBlur stdDeviation='4'/></filter><path id='card' filter='url(#f)' d='M0 0L9 9'/>", ("card", "Ship picture crop:shape")),
             "The shadow or blur of “card” on Drawing reaches beyond its shape, where it is cut off.")
         { Look = l => new(new(-12, -12, 33, 33), null) },
+        ["colours-beyond-srgb"] = new(Of("<path id='bell' d='M0 0L9 9' style='fill:color(display-p3 1 0 0)'/>", ("bell", "Ship picture p3")),
+            "“bell” on Drawing is asked for in Display P3, which takes the exact engine, and there is none here; its files are in sRGB."),
         ["not-named-yet"] = new(Of("<path id='path1234' d='M0 0L9 9'/>", ("path1234", "Ship icon")),
             "“path1234” on Drawing ships, but nobody has named it yet."),
         ["long-name"] = new(Of($"<path id='{Long}' d='M0 0L9 9'/>", (Long, "Ship icon")),
@@ -148,13 +150,25 @@ public class CheckExampleTests
     public void What_is_decided_and_named_well_gives_no_finding_at_all() => Assert.Empty(Plan(
         Of("<g id='bell'><path d='M10 10L34 34L10 34'/></g><text id='title' x='100'>Tonight</text>", ("bell", "Ship icon"), ("title", "Code")), null).Findings.Select(f => f.Sentence));
 
+    [Theory]
+    [InlineData("picture", "“bell” on Drawing has colours beyond sRGB; its files hold the nearest within it.", "p3")]
+    [InlineData("picture svg", "“bell” on Drawing has colours beyond sRGB; its files hold the nearest within it.", null)]
+    [InlineData("picture p3 svg", "“bell” on Drawing is asked for in Display P3, but SVG is made of the nearest colours in sRGB.", null)]
+    [InlineData("picture p3", null, null)]
+    public void Colours_beyond_srgb_are_told_where_a_file_loses_them(string tags, string? sentence, string? fix)
+    {
+        var finding = Plan(Of("<path id='bell' d='M0 0L9 9' style='fill:color(display-p3 1 0 0)'/><path id='star' d='M0 0L9 9' style='fill:color(display-p3 .5 .5 .5)'/>", ("bell", "Ship " + tags), ("star", "Ship picture")),
+            null, exact: "chromium").Findings.SingleOrDefault(f => f.Check == "colours-beyond-srgb");
+        Assert.Equal((sentence, fix), (finding?.Sentence, finding?.Fix?.Tags));
+    }
+
     private static IEnumerable<Finding> Findings(string check, DesignState design) => Plan(design, Examples[check].Look, Examples[check].Question).Findings.Where(f => f.Check == check);
 
-    private static Pack Plan(DesignState design, Func<Layer, Look>? look, Question? question = null)
+    private static Pack Plan(DesignState design, Func<Layer, Look>? look, Question? question = null, string? exact = null)
     {
         var layers = design.Layers.DistinctBy(l => design.Isolate(l).Key).ToDictionary(l => design.Isolate(l).Key);
         Look? Seen(Fingerprint key) => !layers.TryGetValue(key, out var layer) ? null : look?.Invoke(layer) ?? new(design.Measured.ShapeOf(layer), null);
-        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null) { Questions = question is null ? [] : [question] }.Plan([design], [new WebPlatform(), new AndroidPlatform()]);
+        return new PackPlanner(new("e"), Seen, family => family == "Larkrise Sans" ? "DejaVu Sans" : null, new(_ => "", exact)) { Questions = question is null ? [] : [question] }.Plan([design], [new WebPlatform(), new AndroidPlatform()]);
     }
 
     private static DesignState Of(string inside, params (string Layer, string Says)[] said) => Svg.Measure(inside).State(said);

@@ -6,6 +6,9 @@ namespace Kalypto.Core.Reading.Normalising;
 /// <summary>Colours of CSS Color level 4 as <c>rgba()</c> of level 3. Out-of-gamut values are clipped to sRGB.</summary>
 internal static class CssColour
 {
+    // What rounding to bytes loses anyway.
+    private const double Step = 0.5 / 255;
+    private static readonly string[] WideWords = ["display-p3", "rec2020", "a98-rgb", "prophoto-rgb"];
     private static readonly string[] Functions = ["rgb(", "rgba(", "hsl(", "hsla(", "hwb(", "lab(", "lch(", "oklab(", "oklch(", "color("];
 
     /// <summary>True for a colour function that is written in the way of level 4.</summary>
@@ -16,8 +19,11 @@ internal static class CssColour
             && (!text.Contains(',', StringComparison.Ordinal) || text.Contains('/', StringComparison.Ordinal));
     }
 
-    /// <summary>The colour as <c>rgba(r,g,b,a)</c>; null when it is not understood.</summary>
-    public static string? ToLevel3(string value)
+    /// <summary>True for a text that names a space of colours beyond sRGB.</summary>
+    public static bool NamesWide(string text) => WideWords.Any(w => text.Contains(w, StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>The colour as <c>rgba(r,g,b,a)</c>, and whether it lies beyond sRGB so that this is only the nearest; null when it is not understood.</summary>
+    public static (string Colour, bool IsWide)? ToLevel3(string value)
     {
         var text = value.Trim().ToLowerInvariant();
         var open = text.IndexOf('(', StringComparison.Ordinal);
@@ -47,7 +53,7 @@ internal static class CssColour
             return null;
         }
         var bytes = rgb.Select(c => (int)Math.Round(Math.Clamp(c, 0, 1) * 255)).ToArray();
-        return string.Create(CultureInfo.InvariantCulture, $"rgba({bytes[0]},{bytes[1]},{bytes[2]},{Math.Clamp(alpha.Value, 0, 1):0.####})");
+        return (string.Create(CultureInfo.InvariantCulture, $"rgba({bytes[0]},{bytes[1]},{bytes[2]},{Math.Clamp(alpha.Value, 0, 1):0.####})"), rgb.Any(c => c < -Step || c > 1 + Step));
     }
 
     private static double[]? Triple(string[] parts, double[] percentOf, Func<double[], double[]> convert)

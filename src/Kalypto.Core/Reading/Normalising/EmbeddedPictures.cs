@@ -42,6 +42,7 @@ internal sealed class EmbeddedPictures : INormalisation
             if (EmbeddedPicture.HasOwnColours(href.AsSpan(comma + 1)))
             {
                 element.Beyond ??= "a picture that lies on its side or has colours of its own";
+                element.Wide = EmbeddedPicture.HasProfile(href.AsSpan(comma + 1)) ? "picture" : null;
             }
         }
     }

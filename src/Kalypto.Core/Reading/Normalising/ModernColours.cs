@@ -14,11 +14,15 @@ internal sealed class ModernColours : INormalisation
             {
                 continue;
             }
-            if (CssColour.ToLevel3(value) is not { } colour)
+            if (CssColour.ToLevel3(value) is not var (colour, isWide))
             {
                 element.Beyond ??= "a colour that only browsers understand";
                 note($"The colour “{value}” is not understood; black is drawn.");
-                colour = "#000000";
+                (colour, isWide) = ("#000000", CssColour.NamesWide(value));
+            }
+            if (isWide)
+            {
+                element.Wide += $"{property}:{value.Trim()};";
             }
             if (element.Name == "stop" && value.Contains("color(", StringComparison.OrdinalIgnoreCase))
             {
