@@ -221,6 +221,9 @@ internal static class Features
         ["hidden parts"] = "<g id='x'><rect width='40' height='40' fill='#c30'/><rect x='45' width='40' height='40' fill='#036' display='none'/><g visibility='hidden'><rect y='45' width='40' height='40' fill='#fc6'/></g></g>",
         ["a style behind what it paints"] = "<g id='x'><rect class='late' width='60' height='60'/><style>.late{fill:#c30}</style></g>",
         ["a mask of a picture"] = $"<mask id='m'><image width='80' height='80' href='{Photo}'/></mask><rect id='x' width='80' height='80' fill='#036' mask='url(#m)'/>",
+        ["a value said by a repeat"] = "<defs><path id='s' d='M0 0h40v40z' style='fill:var(--star,#fc6)'/></defs><g id='x'><use href='#s' style='--star:#080'/><g style='--star:#808'><use href='#s' x='45'/></g></g>",
+        ["a symbol that is cut"] = "<symbol id='s' viewBox='0 0 24 24' preserveAspectRatio='xMinYMax slice'><circle cx='12' cy='12' r='11'/></symbol><use id='x' href='#s' x='10' y='30' width='60' height='30' fill='#369'/>",
+        ["a rule of a namespace"] = "<style>@namespace svg url(http://www.w3.org/2000/svg); svg|rect.k{fill:#284}</style><rect id='x' class='k' width='60' height='40'/>",
         ["a blur of the ground in a page"] = "<g id='x'><rect width='90' height='90' fill='#c30'/><circle cx='30' cy='45' r='20' fill='#fc6'/><foreignObject x='20' y='20' width='60' height='50'><div xmlns='http://www.w3.org/1999/xhtml' style='width:60px;height:50px;backdrop-filter:blur(4px);background:rgba(255,255,255,.3)'></div></foreignObject></g>",
     };
 }

@@ -83,4 +83,31 @@ public sealed class ProofTests(ExactFixture exact) : IClassFixture<ExactFixture>
         Assert.True(proof.All.Count > 1000);
         Assert.InRange(proof.Equal, 0.9999, 1);
     }
+
+    [Fact]
+    public async Task A_drawing_that_counts_in_parts_of_a_millimetre_is_proved_smaller()
+    {
+        exact.IsNeeded();
+        var file = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 28000 15750'><filter id='sharp'><feConvolveMatrix order='3' kernelMatrix='0 -2 0 -2 9 -2 0 -2 0'/></filter><rect id='ground' width='28000' height='15750' fill='#fff'/><circle id='moon' cx='6000' cy='6000' r='3000' fill='#c96' filter='url(#sharp)'/><path id='line' d='M15000 6000h9000' stroke='#036' stroke-width='300'/></svg>");
+        exact.Add(file);
+        var drawing = SvgReader.Read(file, "Slide");
+        var measured = new MeasuredDrawing(drawing, await exact.Renderer.MeasureAsync(drawing, null, cancel));
+        var proof = await ProveAsync(measured);
+        Assert.Equal(["moon"], NamesOf(measured, proof));
+        Assert.InRange(proof.Equal, 0.999, 1);
+        Assert.InRange(proof.All.Width * proof.All.Height, 1, 4_000_000);
+    }
+
+    [Fact]
+    public async Task Layers_on_no_screen_are_proved_beside_the_screens()
+    {
+        exact.IsNeeded();
+        var file = Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 1000 900'><filter id='sharp'><feConvolveMatrix order='3' kernelMatrix='0 -2 0 -2 9 -2 0 -2 0'/></filter><svg id='one' width='375' height='812'><circle id='in' cx='80' cy='80' r='40' fill='#c96' filter='url(#sharp)'/></svg><svg id='two' x='400' width='375' height='812'><path d='M0 0h9v9z'/></svg><circle id='out' cx='900' cy='80' r='40' fill='#c96' filter='url(#sharp)'/><rect id='note' x='800' y='200' width='90' height='30'/></svg>");
+        exact.Add(file);
+        var drawing = SvgReader.Read(file, "Board");
+        var measured = new MeasuredDrawing(drawing, await exact.Renderer.MeasureAsync(drawing, null, cancel));
+        var (proof, _) = await Proof.OfAsync(exact.Renderer, measured, new("Board", drawing.Box, drawing.Layers[0]), cancel);
+        Assert.Equal(2, drawing.Screens.Length);
+        Assert.Equal(["out"], NamesOf(measured, proof!));
+    }
 }

@@ -12,6 +12,8 @@ public sealed class Isolation
 {
     // What an element around a layer does to the whole group, not to the one layer in it.
     private static readonly HashSet<string> NotOfAncestors = ["filter", "mix-blend-mode", "display", "visibility", "enable-background"];
+    // What a drawing says of itself on a page: a size, as an attribute or in its style, would move all that is in it.
+    private static readonly HashSet<string> PlaceOnAPage = ["x", "y", "width", "height", "min-width", "min-height", "max-width", "max-height", "overflow", "margin", "position", "left", "top", "background", "background-color"];
     private static readonly HashSet<string> NotOfTheLayer = ["display", "visibility"];
     private static readonly HashSet<string> NotOfAShape = [.. NotOfAncestors, "clip-path", "mask"];
 
@@ -253,7 +255,7 @@ public sealed class Isolation
 
     /// <summary>The root of the drawing as an element inside another, so that percentages and inherited styles stay as they were.</summary>
     internal static Element AsNested(Element root, Box box) => new("svg",
-        [.. root.Attributes.Where(a => a.Name is not ("x" or "y" or "width" or "height" or "viewBox" or "overflow" or "preserveAspectRatio" or "version" or "id")),
+        [.. Strip(root, PlaceOnAPage, isScreen: false).Attributes.Where(a => a.Name is not ("viewBox" or "preserveAspectRatio" or "version" or "id")),
             new("x", Numbers.Text(box.X)), new("y", Numbers.Text(box.Y)), new("width", Numbers.Text(box.Width)), new("height", Numbers.Text(box.Height)),
             new("viewBox", $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)}"),
             new("overflow", "visible")],

@@ -25,9 +25,11 @@ public sealed class Proof
     private const int LongestSide = 2400;
     private const int AtOnce = 2;
 
-    // Beyond these many a comparison takes minutes: it is made once and a second time, or not at all.
+    // Beyond these many a comparison takes minutes: it is made once and a second time. Beyond the last it is smaller than it was
+    // drawn, for such drawings count in parts of a millimetre.
     private const double ManyPixels = 16_000_000;
     private const double MostPixels = 64_000_000;
+    private const double FarPixels = 4_000_000;
 
     // Each takes about as long as the first comparison. Layers that nothing speaks against are drawn alone in the first ones only.
     private const int MostRounds = 4;
@@ -43,7 +45,8 @@ public sealed class Proof
     private readonly MeasuredDrawing drawing;
     private readonly Screen screen;
     private readonly Box frame;
-    private readonly int scale;
+    private readonly double scale;
+    private readonly HashSet<int> apart;
     private readonly PixelBox whole;
     private readonly List<ProvenLayer> proven = [];
     private Differences left;
@@ -52,8 +55,10 @@ public sealed class Proof
     {
         (this.renderer, this.drawing, this.screen) = (renderer, drawing, screen);
         frame = screen.Box.SnapOutwards(1e-6);
-        scale = frame.Width * frame.Height * CloseScale * CloseScale <= ClosePixels ? CloseScale : 1;
-        whole = new(0, 0, (int)frame.Width * scale, (int)frame.Height * scale);
+        var units = frame.Width * frame.Height;
+        scale = units * CloseScale * CloseScale <= ClosePixels ? CloseScale : units <= MostPixels ? 1 : 1 / Math.Ceiling(Math.Sqrt(units / FarPixels));
+        whole = WholeAt(scale);
+        apart = [.. drawing.Drawn.Screens.Where(s => s.Root != screen.Root && s.Root.ViewBox is null && s.Root.Ancestors().Contains(screen.Root)).Select(s => s.Root.Ordinal)];
         left = Differences.None(0, 0);
     }
 
@@ -68,19 +73,16 @@ public sealed class Proof
 
     private async Task<(ScreenProof? Proof, Drawn? Failure)> RunAsync(CancellationToken cancel)
     {
-        if (frame.Width * frame.Height > MostPixels)
-        {
-            return (null, new(null, $"It is larger than {MostPixels / 1_000_000} million units."));
-        }
-        var rounds = frame.Width * frame.Height > ManyPixels ? 1 : MostRounds;
-        var (all, failure) = await CompareAsync(NoLayers, null, scale, cancel);
+        var rounds = (double)whole.Width * whole.Height > ManyPixels ? 1 : MostRounds;
+        // Screens inside are proved by themselves.
+        var layers = screen.Root.SelfAndDescendants().Where(l => l != screen.Root && l.ViewBox is null && !l.HiddenHere && drawing.ShapeOf(l) is not null && !IsApart(l))
+            .Select(l => (Layer: l, Place: Place(l, scale))).Where(l => l.Place.Meets(whole)).ToLookup(l => l.Layer.Children.Count > 0);
+        var (all, failure) = await CompareAsync(apart, apart.Count == 0 ? null : [.. layers[false]], scale, cancel);
         if (all is null)
         {
             return (null, failure);
         }
         left = all;
-        var layers = screen.Root.SelfAndDescendants().Where(l => l != screen.Root && l.ViewBox is null && !l.HiddenHere && drawing.ShapeOf(l) is not null)
-            .Select(l => (Layer: l, Place: Place(l, scale))).Where(l => l.Place.Meets(whole)).ToLookup(l => l.Layer.Children.Count > 0);
         foreach (var areGroups in new[] { false, true })
         {
             var open = layers[areGroups].ToList();
@@ -94,8 +96,8 @@ public sealed class Proof
             {
                 var without = AllBut(shown);
                 // Thin lines may be other at the smallest size only; what nothing speaks against is looked at in that one.
-                var (small, why) = await CompareAsync(without, shown, 1, cancel);
-                var (alone, whyAlone) = scale == 1 || small is null || !shown.Exists(s => left.CountIn(s.Place).Other >= LeastPixels) ? (small, why) : await CompareAsync(without, shown, scale, cancel);
+                var (small, why) = await CompareAsync(without, shown, Math.Min(1, scale), cancel);
+                var (alone, whyAlone) = scale <= 1 || small is null || !shown.Exists(s => left.CountIn(s.Place).Other >= LeastPixels) ? (small, why) : await CompareAsync(without, shown, scale, cancel);
                 if (alone is null || small is null)
                 {
                     return (null, why ?? whyAlone);
@@ -105,7 +107,7 @@ public sealed class Proof
                     open.Remove(layer);
                     // What nothing on the screen speaks against may be off by twice as much, which nobody sees.
                     var most = left.CountIn(layer.Place).Other >= LeastPixels ? Most : 2 * Most;
-                    var share = Math.Max(ReferenceEquals(alone, small) ? 0 : ShareOf(alone, layer.Place, most), ShareOf(small, Place(layer.Layer, 1), scale == 1 ? most : 2 * Most));
+                    var share = Math.Max(ReferenceEquals(alone, small) ? 0 : ShareOf(alone, layer.Place, most), ShareOf(small, Place(layer.Layer, Math.Min(1, scale)), scale <= 1 ? most : 2 * Most));
                     if (share > 0)
                     {
                         proven.Add(new(layer.Layer.Ordinal, share));
@@ -144,7 +146,7 @@ public sealed class Proof
     private HashSet<int> AllBut(List<(Layer Layer, PixelBox Place)> shown)
     {
         var (kept, around) = (shown.Select(s => s.Layer).ToHashSet(), shown.SelectMany(s => s.Layer.Ancestors()).ToHashSet());
-        var gone = new HashSet<int>();
+        var gone = new HashSet<int>(apart);
         var open = new Stack<Layer>([screen.Root]);
         while (open.TryPop(out var layer))
         {
@@ -163,8 +165,12 @@ public sealed class Proof
         return gone;
     }
 
+    private bool IsApart(Layer layer) => apart.Count > 0 && (apart.Contains(layer.Ordinal) || layer.Ancestors().Any(a => apart.Contains(a.Ordinal)));
+
+    private PixelBox WholeAt(double at) => new(0, 0, (int)Math.Ceiling(frame.Width * at), (int)Math.Ceiling(frame.Height * at));
+
     // Where a layer is seen, in px of the compared pictures.
-    private PixelBox Place(Layer layer, int at)
+    private PixelBox Place(Layer layer, double at)
     {
         var shape = drawing.ShapeOf(layer)!.Value;
         var reach = drawing.Isolate(layer, NoLayers).HasFilter ? Math.Max(16, Math.Max(shape.Width, shape.Height) / 4) : 1.0 / at;
@@ -172,9 +178,9 @@ public sealed class Proof
         return new((int)Math.Floor((seen.X - frame.X) * at), (int)Math.Floor((seen.Y - frame.Y) * at), (int)Math.Ceiling((seen.Right - frame.X) * at), (int)Math.Ceiling((seen.Bottom - frame.Y) * at));
     }
 
-    private async Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<(Layer Layer, PixelBox Place)>? shown, int at, CancellationToken cancel)
+    private async Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<(Layer Layer, PixelBox Place)>? shown, double at, CancellationToken cancel)
     {
-        var whole = new PixelBox(0, 0, (int)frame.Width * at, (int)frame.Height * at);
+        var whole = WholeAt(at);
         var places = shown?.Select(s => Place(s.Layer, at)).ToList();
         var isolation = Isolation.Of(drawing.Drawn, screen.Root, without);
         var found = Differences.None(whole.Width, whole.Height);
@@ -193,7 +199,7 @@ public sealed class Proof
 
         async Task<(PixelBox Tile, Drawn Quick, Drawn Exact)> DrawAsync(PixelBox tile)
         {
-            var crop = new Box(frame.X + (double)tile.Left / at, frame.Y + (double)tile.Top / at, (double)tile.Width / at, (double)tile.Height / at);
+            var crop = new Box(frame.X + tile.Left / at, frame.Y + tile.Top / at, tile.Width / at, tile.Height / at);
             var quick = renderer.PixelsAsync(isolation.Document(crop, tile.Width, tile.Height), tile.Width, tile.Height, cancel);
             var exact = renderer.PixelsAsync(isolation.Scene(crop, tile.Width, tile.Height, isExact: true), tile.Width, tile.Height, cancel);
             return (tile, await quick, await exact);

@@ -47,8 +47,8 @@ internal static partial class Doctype
     private static DrawingRefusedException Refused() => new(
         "The file declares XML entities in its document type that are more than plain text", "Save it as plain SVG without a document type");
 
-    // No reference to another entity, no markup, no file, no parameter.
-    [GeneratedRegex(@"<!ENTITY\s+(?<name>[A-Za-z_][\w.-]*)\s+(?<quote>[""'])(?<value>[^<>&%""']*)\k<quote>\s*>")]
+    // No reference to another entity but to those of XML itself that are no markup in a text, no markup, no file, no parameter.
+    [GeneratedRegex(@"<!ENTITY\s+(?<name>[A-Za-z_][\w.-]*)\s+(?<quote>[""'])(?<value>(?:[^<>&%""']|&(?:amp|apos|quot|gt);)*)\k<quote>\s*>")]
     private static partial Regex Plain();
 
     [GeneratedRegex("<!")]

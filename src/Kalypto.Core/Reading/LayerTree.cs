@@ -9,6 +9,10 @@ namespace Kalypto.Core.Reading;
 internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnlyDictionary<string, ElementBuilder> byId)
 {
     private const int LongestName = 200;
+
+    // A watch is 162 pt wide, the largest icons are smaller.
+    private const double LeastScreen = 120;
+    private const double MostlyScreens = 0.4;
     private readonly List<Layer> layers = [];
     private readonly List<Screen> screens = [];
     private readonly HashSet<string> screenNames = new(StringComparer.OrdinalIgnoreCase);
@@ -37,7 +41,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
 
     public void Build(ElementBuilder root, string fallbackName)
     {
-        var nested = root.Elements.Where(e => e.Name == "svg").ToHashSet();
+        var nested = ScreensIn(root);
         Add(root, null, nested, fallbackName);
         foreach (var screen in nested)
         {
@@ -75,6 +79,22 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         {
             AddScreen(layers[0], box);
         }
+    }
+
+    /// <summary>
+    /// The drawings inside the drawing that are screens: those that make up most of it, or have nothing but words beside them. Others
+    /// are icons and pictures on a screen, which is the drawing then.
+    /// </summary>
+    private HashSet<ElementBuilder> ScreensIn(ElementBuilder root)
+    {
+        var frames = root.Elements.Where(e => e.Name == "svg").Select(e => (Element: e, Wide: Side(e["width"], box.Width), Tall: Side(e["height"], box.Height))).ToList();
+        if (!root.Elements.Any(e => SvgNames.IsLayer(e.Name) && e.Name is not ("svg" or "text")))
+        {
+            return [.. frames.Select(f => f.Element)];
+        }
+        var large = frames.Where(f => f.Wide >= LeastScreen && f.Tall >= LeastScreen).ToList();
+        var screens = large.Count > 0 ? large : frames;
+        return screens.Sum(f => f.Wide * f.Tall) >= MostlyScreens * box.Width * box.Height ? [.. screens.Select(f => f.Element)] : [];
     }
 
     private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using System.Text.RegularExpressions;
 using System.Xml;
 using System.Xml.Linq;
 using Kalypto.Core.Designs;
@@ -11,8 +12,9 @@ namespace Kalypto.Core.Reading;
 /// out or rewritten, so that what our reading does not understand stays as the drawing said it. Scripts, animations and whatever
 /// reaches outside are taken out.
 /// </summary>
-public static class SourceDocument
+public static partial class SourceDocument
 {
+    private const int LongestRule = 100;
     private const string Hidden = "display:none!important";
     private const string Shown = "display:inline!important;visibility:visible!important";
 
@@ -111,7 +113,8 @@ public static class SourceDocument
         var done = 0;
         foreach (var (start, end, address) in References.Addresses(text))
         {
-            if (!IsInside(address))
+            // A namespace is a name; nobody goes there.
+            if (!IsInside(address) && !NamesSpace().IsMatch(text.AsSpan()[Math.Max(0, start - LongestRule)..start]))
             {
                 kept.Append(text, done, start - done).Append("url(#)");
                 done = end;
@@ -197,4 +200,7 @@ public static class SourceDocument
     }
 
     private static string ViewBox(Box box) => $"{Numbers.Text(box.X)} {Numbers.Text(box.Y)} {Numbers.Text(box.Width)} {Numbers.Text(box.Height)}";
+
+    [GeneratedRegex(@"@namespace\s+([\w-]+\s+)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex NamesSpace();
 }

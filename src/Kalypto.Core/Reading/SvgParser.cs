@@ -6,6 +6,9 @@ namespace Kalypto.Core.Reading;
 /// <summary>Reads the XML of an SVG file into builders, under the limits, and leaves out what must not come in.</summary>
 internal sealed class SvgParser(ReadingLimits limits)
 {
+    /// <summary>What is said of something that moves.</summary>
+    public const string Still = "It moves or changes in the drawing; the picture shows it as it stands without that.";
+
     private const string Remedy = "Save the drawing again as plain SVG and bring it in once more";
     private const int LongestTitle = 2000;
     private readonly StringBuilder styles = new();
@@ -168,6 +171,9 @@ internal sealed class SvgParser(ReadingLimits limits)
                 var title = PlainText(reader);
                 parent.Label ??= Named(title);
                 return;
+            case "animate" or "animateTransform" or "animateMotion" or "animateColor" or "set" when parent is not null:
+                notes.Add((parent, Still));
+                break;
             case "script":
                 notes.Add((null, "A script was left out: drawings are pictures here, nothing in them runs."));
                 break;

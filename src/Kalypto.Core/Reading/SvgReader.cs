@@ -25,7 +25,8 @@ public static class SvgReader
         Nesting.RefuseDeep(parser.Styles, limits, "The style sheet");
         var sheet = StyleSheetReader.Read(parser.Styles, s => notes.Add((null, s)));
         var cascade = new StyleCascade(sheet.Lines, limits);
-        var normalisations = Normalisations.All();
+        var properties = new CustomProperties();
+        var normalisations = Normalisations.All(properties);
         foreach (var element in root.SelfAndDescendants())
         {
             Safety.RefuseDeepNesting(element, limits);
@@ -42,6 +43,7 @@ public static class SvgReader
             }
         }
 
+        properties.MarkRepeats(root);
         TurnedBoxes.Rewrite(root, (element, sentence) =>
         {
             element.Beyond ??= "a paint, clip or mask that counts from a turned box";
@@ -94,7 +96,7 @@ public static class SvgReader
             box = Numbers.List(text) is [var x, var y, var w, var h] ? new(x, y, w, h)
                 : throw new DrawingRefusedException($"The viewBox “{Naming.PlainText.Clean(text, 60)}” is not four numbers", Remedy, root.Line);
         }
-        else if (Numbers.Length(root["width"]) is { } width && Numbers.Length(root["height"]) is { } height)
+        else if ((Numbers.Length(root.Style("width")) ?? Numbers.Length(root["width"])) is { } width && (Numbers.Length(root.Style("height")) ?? Numbers.Length(root["height"])) is { } height)
         {
             box = new(0, 0, width, height);
         }

@@ -46,8 +46,32 @@
     return a === 255 ? `rgb(${r}, ${g}, ${b})` : `rgba(${r}, ${g}, ${b}, ${(a / 255).toFixed(3)})`;
   };
 
-  // ---- what is there
+  // ---- repeats that say values of their own are what they repeat, once more
   const root = document.documentElement;
+  const asked = new Set([...new XMLSerializer().serializeToString(root).matchAll(/var\(\s*(--[\w-]+)/g)].map(m => m[1]));
+  const placed = ['href', 'xlink:href', 'x', 'y', 'width', 'height', 'transform'];
+  for (const use of asked.size ? [...root.querySelectorAll('use')].slice(0, 500) : []) {
+    const shown = document.getElementById((use.getAttribute('href') ?? use.getAttribute('xlink:href') ?? '').slice(1));
+    const valuesAt = e => [...asked].map(n => getComputedStyle(e).getPropertyValue(n)).join(';');
+    if (!shown || shown.contains(use) || valuesAt(use) === valuesAt(shown.parentElement)) {
+      continue;
+    }
+    const [group, copy] = [document.createElementNS(svg, 'g'), shown.localName === 'symbol' ? document.createElementNS(svg, 'svg') : shown.cloneNode(true)];
+    [...use.attributes].filter(a => !placed.includes(a.name)).forEach(a => group.setAttribute(a.name, a.value));
+    group.setAttribute('transform', `${use.getAttribute('transform') ?? ''} translate(${use.x.baseVal.value} ${use.y.baseVal.value})`);
+    if (shown.localName === 'symbol') {
+      [...shown.attributes].filter(a => a.name !== 'id').forEach(a => copy.setAttribute(a.name, a.value));
+      copy.append(...[...shown.childNodes].map(c => c.cloneNode(true)));
+    }
+    if (shown.matches('symbol, svg')) {
+      ['width', 'height'].filter(n => use.hasAttribute(n)).forEach(n => copy.setAttribute(n, use.getAttribute(n)));
+    }
+    [copy, ...copy.querySelectorAll('[id]')].forEach(e => e.removeAttribute('id'));
+    group.append(copy);
+    use.replaceWith(group);
+  }
+
+  // ---- what is there
   const all = [...root.querySelectorAll('*')].filter(e => e.namespaceURI === svg && !e.closest('foreignObject'));
   const sheets = [...root.querySelectorAll('style')].map(s => s.textContent).join('\n');
   const saysPaths = /(^|[;{\s"'])d\s*:/.test(sheets) || all.some(e => /(^|;)\s*d\s*:/.test(e.getAttribute('style') ?? ''));

@@ -27,6 +27,16 @@ public class IsolationTests
     }
 
     [Fact]
+    public void What_the_file_says_of_its_size_on_a_page_moves_nothing_in_it()
+    {
+        var drawing = Svg.Read("<path id='line' d='M0 10h90'/>", "viewBox='0 0 100 100' width='640' style='max-width:100%;height:auto;width:100%;background:#fff;font-weight:700'");
+        var document = Isolation.Of(drawing, drawing.Layer("line")).Document(new(0, 0, 50, 50), 50, 50);
+        Assert.Contains("<svg x=\"0\" y=\"0\" width=\"100\" height=\"100\"", document.Replace("style=\"font-weight:700\" ", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.DoesNotContain("auto", document, StringComparison.Ordinal);
+        Assert.Equal(new Box(0, 0, 300, 200), Svg.Read("<path d='M0 10h90'/>", "width='100%' style='width:300px;height:200px'").Box);
+    }
+
+    [Fact]
     public void What_is_left_stays_out_of_the_picture_and_changes_its_key()
     {
         var drawing = Svg.Read(Scene);

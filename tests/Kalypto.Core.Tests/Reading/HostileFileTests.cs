@@ -78,7 +78,8 @@ public class HostileFileTests
         const string Type = "<!DOCTYPE svg PUBLIC '-//W3C//DTD SVG 1.1//EN' 'http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd' [\n\t<!ENTITY ns_svg \"http://www.w3.org/2000/svg\">\n\t<!ENTITY night '#036'>\n]>";
         var drawing = SvgReader.Read(Encoding.UTF8.GetBytes(Type + "<svg xmlns='&ns_svg;' viewBox='0 0 9 9'><rect id='x' width='9' height='9' fill='&night;'/></svg>"), "Drawing");
         Assert.Equal("#036", drawing.Layer("x").Element["fill"]);
-        foreach (var declared in new[] { "<!ENTITY a '&#60;script/>'>", "<!ENTITY % a 'b'>", "<!ENTITY a PUBLIC 'x' 'http://x/'>", "<!ENTITY a 'x'><!ENTITY b SYSTEM 'file:///etc/passwd'>", "<!ENTITY a '<rect/>'>", "<!ENTITY a 'x'><!ATTLIST rect width CDATA '9'>" })
+        Assert.Equal("Night & day &b;", SvgReader.Read(Encoding.UTF8.GetBytes("<!DOCTYPE svg [<!ENTITY a 'Night &amp; day &amp;b;'>]><svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><text>&a;</text></svg>"), "Drawing").Layers[1].Name);
+        foreach (var declared in new[] { "<!ENTITY a '&#60;script/>'>", "<!ENTITY a '&#38;b;'>", "<!ENTITY a '&#038;b;'>", "<!ENTITY a '&b;'>", "<!ENTITY a '&lt;b>'>", "<!ENTITY % a 'b'>", "<!ENTITY a PUBLIC 'x' 'http://x/'>", "<!ENTITY a 'x'><!ENTITY b SYSTEM 'file:///etc/passwd'>", "<!ENTITY a '<rect/>'>", "<!ENTITY a 'x'><!ATTLIST rect width CDATA '9'>" })
         {
             Assert.Contains("entities", Refusal(Encoding.UTF8.GetBytes($"<!DOCTYPE svg [{declared}]>{Head}<rect width='9' height='9'/></svg>")), StringComparison.Ordinal);
         }

@@ -67,6 +67,11 @@ public class LayerTests
         Assert.Equal("right", measured.ScreenOf(views.Layer("r"))!.Name);
 
         Assert.Equal(new Box(0, 0, 100, 100), Assert.Single(Svg.Read("<rect/>").Screens).Box);
+
+        // Icons and a picture on a screen are none; a few screens on a ground are.
+        var phone = Svg.Read("<rect width='375' height='812'/><svg id='bell' x='20' y='20' width='24' height='24'/><svg id='sky' y='90' width='375' height='200'/>", "viewBox='0 0 375 812'");
+        Assert.Equal((1, LayerContent.Group), (phone.Screens.Length, phone.Layer("bell").Content));
+        Assert.Equal(["a", "b"], Svg.Read("<rect width='900' height='1000'/><svg id='a' width='375' height='812'/><svg id='b' x='400' width='375' height='812'/><svg id='bell' x='800' width='24' height='24'/>", "viewBox='0 0 900 1000'").Screens.Select(s => s.Name));
     }
 
     [Fact]

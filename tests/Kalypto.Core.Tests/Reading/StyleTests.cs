@@ -69,4 +69,22 @@ public class StyleTests
         "rgb(1,2,3)" => "#010203",
         var c => c,
     };
+
+    [Theory]
+    // A value that a repeat says itself, or what is around it; one that is the same, or set inside of what is repeated, is none.
+    [InlineData("<use id='x' href='#star' style='--star:#080'/>", true)]
+    [InlineData("<g style='--star:#080'><use id='x' href='#star'/></g>", true)]
+    [InlineData("<use id='x' href='#star'/>", false)]
+    [InlineData("<use id='x' href='#star' style='--moon:#080'/>", false)]
+    [InlineData("<use id='x' href='#own' style='--star:#080'/>", false)]
+    public void Values_of_a_repeat_are_for_the_exact_engine(string repeat, bool isBeyond)
+    {
+        var drawing = Svg.Read($"<defs><path id='star' d='M0 0h9v9z' style='fill:var(--star,#fc6)'/><g id='own' style='--star:#fff'><path d='M0 0h9v9z' style='fill:var(--star)'/></g></defs>{repeat}");
+        Assert.Equal(isBeyond, drawing.Layers.Last().Element.Beyond is not null);
+    }
+
+    [Theory]
+    [InlineData("<circle id='x' r='9'><animate attributeName='r' to='20' dur='3s'/></circle>")]
+    [InlineData("<style>@keyframes rise{from{opacity:0}to{opacity:1}} .moon{animation:rise 2s}</style><circle id='x' class='moon' r='9'/>")]
+    public void What_moves_is_told(string drawing) => Assert.Contains(Svg.Read(drawing).Notes, n => n.Layer is not null && n.Sentence.StartsWith("It moves", StringComparison.Ordinal));
 }

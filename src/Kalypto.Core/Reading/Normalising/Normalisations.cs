@@ -3,10 +3,10 @@ namespace Kalypto.Core.Reading.Normalising;
 /// <summary>All normalisations, in the order in which they run on each element.</summary>
 internal static class Normalisations
 {
-    public static INormalisation[] All() =>
+    public static INormalisation[] All(CustomProperties properties) =>
     [
         new Switches(),
-        new CustomProperties(),
+        properties,
         new ModernColours(),
         new DropShadows(),
         new EmbeddedPictures(),

@@ -55,6 +55,10 @@ internal sealed partial class UnsupportedFeatures : INormalisation
 
     public void Apply(ElementBuilder element, Action<string> note)
     {
+        if ((element.Declared?.GetValueOrDefault("animation") ?? element.Declared?.GetValueOrDefault("animation-name")) is { } moves && !moves.StartsWith("none", StringComparison.Ordinal))
+        {
+            note(SvgParser.Still);
+        }
         foreach (var reason in ReasonsOf(element))
         {
             element.Beyond ??= reason;
@@ -137,6 +141,10 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         if (isText && element.Children.OfType<string>().Any(t => t.Any(IsBeyondAlphabets)))
         {
             yield return "letters that a font may lack";
+        }
+        if (element.Name == "symbol" && element["preserveAspectRatio"]?.Contains("slice", StringComparison.Ordinal) == true)
+        {
+            yield return "a symbol that is cut";
         }
         if (element.Name == "clipPath" && element.Style("clip-path") is not (null or "none"))
         {
