@@ -30,11 +30,15 @@ internal static class PdfGroups
     private sealed record Found(Qpdf.Item Group, string Name);
 
     /// <summary>The PDF with its groups as optional content; as it is where none is told, or it has too many.</summary>
-    public static ReadOnlySpan<byte> AsOptional(ReadOnlySpan<byte> file)
+    /// <param name="file">The PDF; treated as hostile.</param>
+    /// <param name="hasFormulas">Whether it draws something by formulas.</param>
+    public static ReadOnlySpan<byte> AsOptional(ReadOnlySpan<byte> file, out bool hasFormulas)
     {
+        hasFormulas = false;
         try
         {
             using var pdf = new Qpdf.Document(file);
+            hasFormulas = PdfFormulas.AreIn(pdf);
             return Rewrite(pdf) ? pdf.Write() : file;
         }
         catch (RenderingFailedException)
@@ -131,7 +135,7 @@ internal static class PdfGroups
 
     private static string? Plain(string? text) => text is null || new string([.. text.Where(c => !char.IsControl(c))]).Trim() is not { Length: > 0 } name ? null : name.Length > LongestName ? name[..LongestName] : name;
 
-    private static Qpdf.Item ResourcesOf(Qpdf.Item page)
+    internal static Qpdf.Item ResourcesOf(Qpdf.Item page)
     {
         // They may be those of what holds the pages.
         for (var (holder, depth) = (page, 0); ; (holder, depth) = (holder["Parent"], depth + 1))

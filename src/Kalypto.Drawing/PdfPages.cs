@@ -13,13 +13,14 @@ internal static class PdfPages
 {
     private const int MostPages = 200;
     private const int MostContents = 60;
+    private const string Formulas = "The PDF draws a mask or gradient by a formula, which comes in otherwise than it is shown; compare it, or bring those pages in as SVG.";
 
     /// <summary>A PDF as an SVG drawing, with its pages as screens.</summary>
     /// <param name="file">The PDF; treated as hostile.</param>
     /// <exception cref="RenderingFailedException">It cannot be read.</exception>
     public static byte[] ToSvg(ReadOnlySpan<byte> file)
     {
-        using var document = new Poppler.Document(PdfGroups.AsOptional(file));
+        using var document = new Poppler.Document(PdfGroups.AsOptional(file, out var hasFormulas));
         if (document.Pages is 0 or > MostPages)
         {
             throw new RenderingFailedException(document.Pages == 0 ? "The PDF has no pages" : $"The PDF has {document.Pages} pages; {MostPages} is the most");
@@ -45,7 +46,7 @@ internal static class PdfPages
         }
         try
         {
-            return Encoding.UTF8.GetBytes(PdfDrawing.Write(pages));
+            return Encoding.UTF8.GetBytes(PdfDrawing.Write(pages, hasFormulas ? Formulas : null));
         }
         catch (XmlException e)
         {

@@ -16,23 +16,15 @@ internal static partial class Vectors
     /// <param name="credit">Lines that the file carries.</param>
     public static byte[] Pdf(string document, double width, double height, CreditLines credit) => Pdf(width, height, credit, surface => Draw(document, surface, width, height));
 
-    /// <summary>A PDF that a browser printed, written anew as all others here are: with its lines and without a date.</summary>
+    /// <summary>A PDF that a browser printed, written as all others here are: with its lines and without a date.</summary>
     /// <param name="printed">The PDF.</param>
     /// <param name="width">The width of the page in pt.</param>
     /// <param name="height">The height of the page in pt.</param>
     /// <param name="times">How many times larger than printed it is to be.</param>
     /// <param name="credit">Lines that the file carries.</param>
     /// <param name="isOutlined">True to turn its letters into outlines, for fonts that must not be embedded.</param>
-    public static byte[] PdfAgain(ReadOnlySpan<byte> printed, double width, double height, double times, CreditLines credit, bool isOutlined)
-    {
-        using var source = new Poppler.Document(printed);
-        using var page = source.Page(0);
-        if (!isOutlined)
-        {
-            return Pdf(width, height, credit, surface => Draw(page, surface, times));
-        }
-        return Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height, times)), width, height, credit);
-    }
+    public static byte[] PdfAgain(ReadOnlySpan<byte> printed, double width, double height, double times, CreditLines credit, bool isOutlined) =>
+        isOutlined ? Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height, times)), width, height, credit) : PrintedPdf.Again(printed, width, height, times, credit);
 
     /// <summary>The document as an SVG of plain paths: texts are outlines, styles and repeats are gone.</summary>
     public static byte[] Outlines(string document, double width, double height)

@@ -19,6 +19,8 @@ public sealed class ExactFileTests(ExactFixture exact) : IClassFixture<ExactFixt
     [InlineData("<rect id='x' width='96' height='96' fill='#c9711c' style='clip-path:circle(30px at 40px 50px)'/>")]
     [InlineData("<g id='x'><text x='6' y='50' font-family='Figtree' font-size='30' style='font-feature-settings:\"tnum\"' textLength='80'>Wren</text><path d='M10 60h70v20h-70z' style='fill:color-mix(in srgb, red, blue)'/></g>")]
     [InlineData("<g id='x'><foreignObject x='8' y='8' width='80' height='80'><div xmlns='http://www.w3.org/1999/xhtml' style='width:80px;height:80px;background:linear-gradient(90deg,#fc6,#364);border-radius:20px'></div></foreignObject></g>")]
+    // Lines thinner than a point, beside what takes the exact engine.
+    [InlineData("<g id='x'><path d='M8 20h80M8 30h80M8 40l80 30' fill='none' stroke='#036' stroke-width='.4'/><rect x='70' y='80' width='9' height='9' style='clip-path:circle(3px at 4px 4px)'/></g>")]
     public async Task A_pdf_looks_as_the_browser_shows_it(string inside)
     {
         var scene = Scene(inside);

@@ -82,6 +82,18 @@ public sealed class PdfTests(RendererFixture fixture) : IClassFixture<RendererFi
     }
 
     [Fact]
+    public async Task Lines_thinner_than_a_point_stay_so_and_what_formulas_draw_is_told()
+    {
+        var drawing = await ReadAsync(Pdf(Optional, "0.2 w 10 10 m 150 90 l S"));
+        var line = drawing.Layers.Single(l => l.Element.Name == "path");
+        Assert.Equal("0.2", line.Element.Style("stroke-width"));
+        Assert.Empty(drawing.Notes);
+        var bent = "4 0 obj <</Type /ExtGState /SMask <</S /Luminosity /G 7 0 R /TR 8 0 R>>>> endobj\n7 0 obj <</Type /XObject /Subtype /Form /BBox [0 0 200 100] /Group <</S /Transparency /CS /DeviceGray>> /Length 22>> stream\n1 g 0 0 100 100 re f  \nendstream endobj\n8 0 obj <</FunctionType 2 /Domain [0 1] /C0 [1] /C1 [0] /N 1>> endobj";
+        var told = await ReadAsync(Pdf($"{Optional.Replace("4 0 obj <</Type /Font /Subtype /Type1 /BaseFont /Helvetica>> endobj", bent, StringComparison.Ordinal).Replace("/Font <</F 4 0 R>>", "/ExtGState <</G 4 0 R>>", StringComparison.Ordinal)}", "/G gs 1 0 0 rg 0 0 200 100 re f"));
+        Assert.Contains("formula", Assert.Single(told.Notes).Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Pages_are_screens_and_look_as_what_they_were_made_of()
     {
         var file = await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "demo/visitor-app.svg"), cancel);

@@ -12,6 +12,9 @@ internal static class SvgNames
 
     public static readonly FrozenSet<string> Containers = FrozenSet.Create("svg", "g", "a", "switch");
 
+    /// <summary>The attribute by which a drawing that was made here says what could not be taken over into it.</summary>
+    public const string Note = "data-note";
+
     /// <summary>What is never painted where it stands, only where it is referred to.</summary>
     public static readonly FrozenSet<string> Definitions = FrozenSet.Create(
         "defs", "symbol", "marker", "clipPath", "mask", "pattern", "linearGradient", "radialGradient", "filter", "view");

@@ -6,6 +6,8 @@ namespace Kalypto.Core.Reading;
 /// <summary>Reads the XML of an SVG file into builders, under the limits, and leaves out what must not come in.</summary>
 internal sealed class SvgParser(ReadingLimits limits)
 {
+    private const int LongestNote = 300;
+
     /// <summary>What is said of something that moves.</summary>
     public const string Still = "It moves or changes in the drawing; the picture shows it as it stands without that.";
 
@@ -211,7 +213,7 @@ internal sealed class SvgParser(ReadingLimits limits)
         return isPlain ? text.ToString() : null;
     }
 
-    private static void ReadAttributes(XmlReader reader, ElementBuilder element)
+    private void ReadAttributes(XmlReader reader, ElementBuilder element)
     {
         string? label = null, dataName = null, aria = null;
         for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute())
@@ -228,6 +230,7 @@ internal sealed class SvgParser(ReadingLimits limits)
                 case "data-name": dataName = value; continue;
                 case "aria-label": aria = value; continue;
                 case Designs.LayerText.Words: element[name] = value; continue;
+                case SvgNames.Note when element.Parent is null: notes.Add((null, Naming.PlainText.Clean(value, LongestNote))); continue;
                 case "data-guide": element.Guide = value != "false"; continue;
                 case "insensitive" or "locked" or "data-locked": element.Locked = value == "true"; continue;
             }

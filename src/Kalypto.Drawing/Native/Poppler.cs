@@ -35,7 +35,7 @@ internal static partial class Poppler
     private static partial void poppler_page_get_size(nint page, out double width, out double height);
 
     [LibraryImport(Library)]
-    private static partial void poppler_page_render(nint page, nint context);
+    private static partial void poppler_page_render_for_printing(nint page, nint context);
 
     [LibraryImport(Library)]
     private static partial nint poppler_page_get_text(nint page);
@@ -179,7 +179,8 @@ internal static partial class Poppler
             }
         }
 
-        public void Render(Cairo.Context context) => poppler_page_render(handle, context.DangerousGetHandle());
+        /// <summary>Draws the page. As for printing: for a screen, lines would be a pixel wide at least, which here is a pt.</summary>
+        public void Render(Cairo.Context context) => poppler_page_render_for_printing(handle, context.DangerousGetHandle());
 
         /// <summary>Every letter with its left, top, right and lower edge in pt; line feeds end lines.</summary>
         public IReadOnlyList<(System.Text.Rune Letter, double Left, double Top, double Right, double Bottom)> Letters()

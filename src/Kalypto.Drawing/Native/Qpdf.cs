@@ -38,6 +38,27 @@ internal static partial class Qpdf
     [LibraryImport(Library, StringMarshalling = StringMarshalling.Utf8)]
     private static partial void qpdf_oh_replace_key(nint pdf, uint item, string key, uint value);
 
+    [LibraryImport(Library, StringMarshalling = StringMarshalling.Utf8)]
+    private static partial void qpdf_oh_remove_key(nint pdf, uint item, string key);
+
+    [LibraryImport(Library)]
+    private static partial uint qpdf_get_trailer(nint pdf);
+
+    [LibraryImport(Library)]
+    private static partial double qpdf_oh_get_numeric_value(nint pdf, uint item);
+
+    [LibraryImport(Library)]
+    private static partial void qpdf_oh_begin_dict_key_iter(nint pdf, uint item);
+
+    [LibraryImport(Library)]
+    private static partial int qpdf_oh_dict_more_keys(nint pdf);
+
+    [LibraryImport(Library)]
+    private static partial nint qpdf_oh_dict_next_key(nint pdf);
+
+    [LibraryImport(Library)]
+    private static partial uint qpdf_oh_get_dict(nint pdf, uint item);
+
     [LibraryImport(Library)]
     private static partial int qpdf_oh_get_type_code(nint pdf, uint item);
 
@@ -87,7 +108,7 @@ internal static partial class Qpdf
     private static partial int qpdf_init_write_memory(nint pdf);
 
     [LibraryImport(Library)]
-    private static partial void qpdf_set_static_ID(nint pdf, int isStatic);
+    private static partial void qpdf_set_deterministic_ID(nint pdf, int isDeterministic);
 
     [LibraryImport(Library)]
     private static partial int qpdf_write(nint pdf);
@@ -124,6 +145,8 @@ internal static partial class Qpdf
 
         public Item Root => new(handle, qpdf_get_root(handle));
 
+        public Item Trailer => new(handle, qpdf_get_trailer(handle));
+
         public Item Page(int index) => new(handle, qpdf_get_page_n(handle, (nuint)index));
 
         /// <summary>An object out of its text; it may hold no references.</summary>
@@ -158,7 +181,7 @@ internal static partial class Qpdf
         public byte[] Write()
         {
             Check(qpdf_init_write_memory(handle));
-            qpdf_set_static_ID(handle, 1);
+            qpdf_set_deterministic_ID(handle, 1);
             Check(qpdf_write(handle));
             var written = new byte[(int)qpdf_get_buffer_length(handle)];
             Marshal.Copy(qpdf_get_buffer(handle), written, 0, written.Length);
@@ -190,18 +213,25 @@ internal static partial class Qpdf
     {
         // enum qpdf_object_type_e
         private const int Integer = 4;
+        private const int Decimal = 5;
         private const int String = 6;
         private const int Name = 7;
         private const int Array = 8;
         private const int Dictionary = 9;
+        private const int Stream = 10;
 
         public uint Id { get; } = id;
 
         public bool IsDictionary => Type == Dictionary;
 
+        public bool IsStream => Type == Stream;
+
         public bool IsArray => Type == Array;
 
         public int? Number => Type == Integer ? qpdf_oh_get_int_value_as_int(pdf, Id) : null;
+
+        /// <summary>A number; 0 for anything else.</summary>
+        public double Real => Type is Integer or Decimal ? qpdf_oh_get_numeric_value(pdf, Id) : 0;
 
         /// <summary>A string, or a name without its slash; null for anything else.</summary>
         public string? Text => Type switch
@@ -221,9 +251,27 @@ internal static partial class Qpdf
         public Item this[int index] => new(pdf, qpdf_oh_get_array_item(pdf, Id, index));
 
         /// <summary>The value of a key; one of no type where there is none, or the item is no dictionary.</summary>
-        public Item this[string key] => new(pdf, qpdf_oh_get_key(pdf, Id, "/" + key));
+        public Item this[string key] => new(pdf, qpdf_oh_get_key(pdf, IsStream ? qpdf_oh_get_dict(pdf, Id) : Id, "/" + key));
 
-        public void Set(string key, Item value) => qpdf_oh_replace_key(pdf, Id, "/" + key, value.Id);
+        /// <summary>All values of a dictionary; none of anything else.</summary>
+        public IReadOnlyList<Item> Values()
+        {
+            var keys = new List<string>();
+            if (IsDictionary)
+            {
+                qpdf_oh_begin_dict_key_iter(pdf, Id);
+                while (qpdf_oh_dict_more_keys(pdf) != 0)
+                {
+                    keys.Add(Marshal.PtrToStringUTF8(qpdf_oh_dict_next_key(pdf))![1..]);
+                }
+            }
+            var item = this;
+            return [.. keys.Select(k => item[k])];
+        }
+
+        public void Set(string key, Item value) => qpdf_oh_replace_key(pdf, IsStream ? qpdf_oh_get_dict(pdf, Id) : Id, "/" + key, value.Id);
+
+        public void Remove(string key) => qpdf_oh_remove_key(pdf, Id, "/" + key);
 
         public void Add(Item value) => qpdf_oh_append_item(pdf, Id, value.Id);
     }

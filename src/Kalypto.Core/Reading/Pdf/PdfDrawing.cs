@@ -20,10 +20,11 @@ public static class PdfDrawing
 
     /// <summary>Writes the drawing as SVG.</summary>
     /// <param name="pages">The pages in their order; at least one.</param>
+    /// <param name="note">What could not be taken over, as a sentence; null for nothing.</param>
     /// <exception cref="XmlException">A page is no SVG.</exception>
-    public static string Write(IReadOnlyList<PdfPage> pages)
+    public static string Write(IReadOnlyList<PdfPage> pages, string? note = null)
     {
-        var root = new XElement(Svg + "svg", new XAttribute(XNamespace.Xmlns + "xlink", Link.NamespaceName));
+        var root = new XElement(Svg + "svg", new XAttribute(XNamespace.Xmlns + "xlink", Link.NamespaceName), note is null ? null : new XAttribute(SvgNames.Note, note));
         var across = 0.0;
         foreach (var (i, page) in pages.Index())
         {
