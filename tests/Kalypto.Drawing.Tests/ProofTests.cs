@@ -106,8 +106,8 @@ public sealed class ProofTests(ExactFixture exact) : IClassFixture<ExactFixture>
         exact.Add(file);
         var drawing = SvgReader.Read(file, "Board");
         var measured = new MeasuredDrawing(drawing, await exact.Renderer.MeasureAsync(drawing, null, cancel));
-        var (proof, _) = await Proof.OfAsync(exact.Renderer, measured, new("Board", drawing.Box, drawing.Layers[0]), cancel);
-        Assert.Equal(2, drawing.Screens.Length);
+        Assert.Equal(["one", "two", "Board"], Proof.ScreensOf(drawing).Select(s => s.Name));
+        var (proof, _) = await Proof.OfAsync(exact.Renderer, measured, Proof.ScreensOf(drawing)[2], cancel);
         Assert.Equal(["out"], NamesOf(measured, proof!));
     }
 }

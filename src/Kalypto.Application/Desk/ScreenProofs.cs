@@ -46,7 +46,7 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     /// <returns>False when it failed in a way that may pass, and is to be tried again.</returns>
     internal async Task<bool> ProveAsync(TakenJob taken, MeasuredDrawing? drawing, string? failure, CancellationToken cancel)
     {
-        var screen = drawing is null ? null : ProvedOf(drawing.Drawn).FirstOrDefault(s => s.Root.Ordinal == taken.Job.Ordinal);
+        var screen = drawing is null ? null : Proof.ScreensOf(drawing.Drawn).FirstOrDefault(s => s.Root.Ordinal == taken.Job.Ordinal);
         var (proof, why) = screen is null ? (null, new(null, failure ?? "The screen is not there.")) : await Proof.OfAsync(renderer, drawing!, screen, cancel);
         // What ran out of time does so again, and builds wait for it.
         if (why is { IsPassing: true, IsSlow: false } && !taken.IsLast)
@@ -71,14 +71,6 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     }
 
     private IReadOnlyList<(Screen Screen, string Key)> ScreensOf(MeasuredDrawing drawing) => proven.Engines is not { } engines || drawing.Drawn.Source is null ? []
-        : keys.GetValue(drawing.Drawn, drawn => [.. ProvedOf(drawn).Select(s => (Screen: s, Isolation: Isolation.Of(drawn, s.Root))).Where(s => s.Isolation.CanBeCut)
+        : keys.GetValue(drawing.Drawn, drawn => [.. Proof.ScreensOf(drawn).Select(s => (Screen: s, Isolation: Isolation.Of(drawn, s.Root))).Where(s => s.Isolation.CanBeCut)
             .Select(s => (s.Screen, desk.Keys.OfProof(s.Isolation, Way, engines, string.Create(CultureInfo.InvariantCulture, $"{s.Screen.Box.X} {s.Screen.Box.Y} {s.Screen.Box.Width} {s.Screen.Box.Height}")).Hex))]);
-
-    /// <summary>The screens that are proved, and the whole drawing where layers lie on none of them.</summary>
-    private static IEnumerable<Screen> ProvedOf(DrawingTree drawn)
-    {
-        var screens = drawn.Screens.Where(s => s.Root.ViewBox is null).ToList();
-        var roots = screens.Select(s => s.Root).ToHashSet();
-        return screens.Exists(s => s.Root == drawn.Layers[0]) || drawn.Layers[0].Children.All(roots.Contains) ? screens : screens.Append(new(drawn.Layers[0].Name, drawn.Box, drawn.Layers[0]));
-    }
 }

@@ -62,6 +62,13 @@ public sealed class Proof
         left = Differences.None(0, 0);
     }
 
+    /// <summary>What of a drawing is proved: its screens and, where layers lie on none of them, the whole drawing.</summary>
+    public static IReadOnlyList<Screen> ScreensOf(DrawingTree drawn)
+    {
+        var (whole, screens) = (drawn.Layers[0], drawn.Screens.Where(s => s.Root.ViewBox is null).ToList());
+        return screens.Exists(s => s.Root == whole) || whole.Children.All(c => screens.Exists(s => s.Root == c)) ? screens : [.. screens, new(whole.Name, drawn.Box, whole)];
+    }
+
     /// <summary>Proves a screen.</summary>
     /// <param name="renderer">Both engines.</param>
     /// <param name="drawing">The drawing as it was read; its own layers and screens are proved, whatever is arranged.</param>

@@ -82,7 +82,7 @@ public static class SvgReader
             Layers = tree.Layers,
             Screens = tree.Screens,
             Definitions = byId.Where(e => e.Value != root).ToDictionary(e => e.Key, e => new Definition(e.Value.Frozen!, Around(e.Value))),
-            Notes = [.. notes.Select(n => new ReadingNote(n.Element is null ? null : tree.OrdinalOf(n.Element), n.Sentence) { IsBeyond = n.Element?.Beyond is not null }).Distinct().Take(MostNotes)],
+            Notes = [.. notes.Select(n => new ReadingNote(n.Element is null ? null : tree.OrdinalOf(n.Element), n.Sentence) { IsBeyond = n.Element?.Beyond is not null && n.Sentence != SvgParser.Still }).Distinct().Take(MostNotes)],
         };
     }
 

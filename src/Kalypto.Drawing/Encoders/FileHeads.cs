@@ -7,6 +7,9 @@ namespace Kalypto.Drawing.Encoders;
 internal static class FileHeads
 {
     private const int PngSignature = 8;
+
+    /// <summary>Where a PNG goes on behind its signature and IHDR, which stand first.</summary>
+    public const int AfterPngHead = PngSignature + 25;
     private const int GifScreen = 13;
 
     /// <summary>A PNG without a chunk of a name, such as the one that says how many pixels a metre has, which no picture here knows.</summary>

@@ -6,8 +6,6 @@ namespace Kalypto.Drawing.Encoders;
 /// <summary>The profile of Display P3 (ICC.1), which says in a file that its pixels are in it.</summary>
 internal static class P3Profile
 {
-    // Signature and IHDR stand first.
-    private const int AfterHead = 8 + 25;
     private const int ColourType = 25;
     private static readonly Lazy<byte[]> Loaded = new(() =>
     {
@@ -34,9 +32,9 @@ internal static class P3Profile
             zlib.Write(Bytes);
         }
         using var file = new MemoryStream(png.Length + 1_000);
-        file.Write(png.AsSpan(0, AfterHead));
+        file.Write(png.AsSpan(0, FileHeads.AfterPngHead));
         PngEncoder.Chunk(file, "iCCP"u8, [.. "Display P3"u8, 0, 0, .. packed.ToArray()]);
-        file.Write(png.AsSpan(AfterHead));
+        file.Write(png.AsSpan(FileHeads.AfterPngHead));
         return file.ToArray();
     }
 }

@@ -159,14 +159,7 @@ internal sealed class Browser : IDisposable
         // A picture loads nothing, so it brings its fonts along.
         var picture = Convert.ToBase64String(Encoding.UTF8.GetBytes(FontFace.AddTo(svg, fonts, null)));
         var density = (pixels.Width / window.ShownWide).ToString(CultureInfo.InvariantCulture);
-        var answer = await AskAsync("Runtime.evaluate", new()
-        {
-            ["expression"] = $"({InP3})('{picture}', {pixels.Width}, {pixels.Height}, {density})",
-            ["awaitPromise"] = true,
-            ["returnByValue"] = true,
-        }, cancel);
-        return answer["exceptionDetails"] is { } error ? throw new RenderingFailedException($"The exact engine does not draw it in Display P3: {error["exception"]?["description"] ?? error["text"]}.")
-            : Convert.FromBase64String(answer["result"]!["value"]!.GetValue<string>());
+        return Convert.FromBase64String(await EvaluateAsync($"({InP3})('{picture}', {pixels.Width}, {pixels.Height}, {density})", "does not draw it in Display P3", cancel));
     }
 
     /// <summary>Prints a document.</summary>
@@ -203,9 +196,7 @@ internal sealed class Browser : IDisposable
     public async Task<byte[]> ResolveAsync(string svg, IReadOnlyList<FontFace> fonts, WindowLayout window, CancellationToken cancel)
     {
         await LoadAsync(svg, fonts, window, 1, "", cancel);
-        var answer = await AskAsync("Runtime.evaluate", new() { ["expression"] = Resolve.Value, ["returnByValue"] = true }, cancel);
-        return answer["exceptionDetails"] is { } error ? throw new RenderingFailedException($"The exact engine cannot say what holds in it: {error["exception"]?["description"] ?? error["text"]}.")
-            : Encoding.UTF8.GetBytes(answer["result"]!["value"]!.GetValue<string>());
+        return Encoding.UTF8.GetBytes(await EvaluateAsync(Resolve.Value, "cannot say what holds in it", cancel));
     }
 
     public void Dispose()
@@ -262,6 +253,13 @@ internal sealed class Browser : IDisposable
         {
             await AskAsync("Runtime.evaluate", new() { ["expression"] = FontsAreThere, ["awaitPromise"] = true }, cancel);
         }
+    }
+
+    private async Task<string> EvaluateAsync(string expression, string fails, CancellationToken cancel)
+    {
+        var answer = await AskAsync("Runtime.evaluate", new() { ["expression"] = expression, ["awaitPromise"] = true, ["returnByValue"] = true }, cancel);
+        return answer["exceptionDetails"] is { } error ? throw new RenderingFailedException($"The exact engine {fails}: {error["exception"]?["description"] ?? error["text"]}.")
+            : answer["result"]!["value"]!.GetValue<string>();
     }
 
     private string Current => string.Create(CultureInfo.InvariantCulture, $"{Address}{number}.svg");

@@ -104,9 +104,9 @@ internal static class CssColour
         var y = Math.Pow(l - 0.1055613458156586 * a - 0.0638541728258133 * b, 3);
         var z = Math.Pow(l - 0.0894841775298119 * a - 1.2914855480194092 * b, 3);
         return [
-            Gamma(4.0767416360759574 * x - 3.3077115392580616 * y + 0.2309699031821044 * z),
-            Gamma(-1.2684379732850317 * x + 2.6097573492876887 * y - 0.3413193760026573 * z),
-            Gamma(-0.0041960761386756 * x - 0.7034186179359362 * y + 1.7076146940746117 * z)];
+            DisplayP3.Value(4.0767416360759574 * x - 3.3077115392580616 * y + 0.2309699031821044 * z),
+            DisplayP3.Value(-1.2684379732850317 * x + 2.6097573492876887 * y - 0.3413193760026573 * z),
+            DisplayP3.Value(-0.0041960761386756 * x - 0.7034186179359362 * y + 1.7076146940746117 * z)];
     }
 
     private static double[] FromLab(double l, double a, double b)
@@ -119,20 +119,14 @@ internal static class CssColour
         var z = Inverse(f1 - b / 200) * 0.8251046025104602;
         // D50 to linear sRGB, with the Bradford adaptation multiplied in.
         return [
-            Gamma(3.1341358529001178 * x - 1.6173863321612538 * y - 0.4906619460083532 * z),
-            Gamma(-0.978795502912089 * x + 1.916254567259524 * y + 0.03344273116131949 * z),
-            Gamma(0.07195537988411677 * x - 0.2289768264158322 * y + 1.405386058324125 * z)];
+            DisplayP3.Value(3.1341358529001178 * x - 1.6173863321612538 * y - 0.4906619460083532 * z),
+            DisplayP3.Value(-0.978795502912089 * x + 1.916254567259524 * y + 0.03344273116131949 * z),
+            DisplayP3.Value(0.07195537988411677 * x - 0.2289768264158322 * y + 1.405386058324125 * z)];
     }
 
     private static double[] FromDisplayP3(double[] c)
     {
-        var (r, g, b) = (Linear(c[0]), Linear(c[1]), Linear(c[2]));
-        return [
-            Gamma(1.2249401762805598 * r - 0.2249401762805597 * g),
-            Gamma(-0.0420569547096881 * r + 1.0420569547096881 * g),
-            Gamma(-0.0196375545903344 * r - 0.0786360455506319 * g + 1.0982736001409663 * b)];
+        var (r, g, b) = DisplayP3.ToSrgb(DisplayP3.Light(c[0]), DisplayP3.Light(c[1]), DisplayP3.Light(c[2]));
+        return [r, g, b];
     }
-
-    private static double Linear(double c) => c <= 0.04045 ? c / 12.92 : Math.Pow((c + 0.055) / 1.055, 2.4);
-    private static double Gamma(double c) => c <= 0.0031308 ? 12.92 * c : 1.055 * Math.Pow(c, 1 / 2.4) - 0.055;
 }
