@@ -9,13 +9,10 @@ namespace Kalypto.Drawing;
 /// <summary>Takes a font out of its wrapping and reads what it says of itself; in a worker, for the file is hostile.</summary>
 internal static class FontReading
 {
-    /// <summary>What it says, as JSON, and the font as TTF or OTF, with the lengths of both before them.</summary>
+    /// <summary>What it says, as JSON, and the font as TTF or OTF, with the lengths of both before them; all of a collection.</summary>
     /// <exception cref="FontRefusedException">It cannot be used.</exception>
-    public static byte[] Read(byte[] file, string fileName)
-    {
-        var plain = Unpack(file);
-        return Write([(Facts(plain, fileName), plain)]);
-    }
+    public static byte[] Read(byte[] file, string fileName) =>
+        Write((FontCollection.Is(file) ? FontCollection.FontsOf(file) : [Unpack(file)]).Select(plain => (Facts(plain, fileName), plain)));
 
     /// <summary>The same for all fonts that a drawing brings along; those that cannot be used are left out.</summary>
     public static byte[] ReadIn(byte[] drawing)

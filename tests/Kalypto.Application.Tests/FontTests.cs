@@ -33,7 +33,7 @@ public class FontTests
         Assert.Equal((180, 90), (WidthOf(lettered, "title"), WidthOf(lettered, "note")));
         var second = await kalypto.EndedAsync(await kalypto.BuildAsync(project));
         Assert.Equal((3, 1), (second.Total, second.Drawn));
-        Assert.Contains($"with {added.Font.Sha256}", (await kalypto.FilesAsync(second.Id))["web/title.png"], StringComparison.Ordinal);
+        Assert.Contains($"with {added.Fonts[0].Sha256}", (await kalypto.FilesAsync(second.Id))["web/title.png"], StringComparison.Ordinal);
 
         // Whoever starts now, or draws what was said then, finds the same.
         await using (var other = await Running.StartAsync(new(), kalypto.DatabaseName, draws: false, drops: false))

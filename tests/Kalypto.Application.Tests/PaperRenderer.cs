@@ -93,7 +93,8 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult<IReadOnlyList<(Font Font, byte[] File)>>([]);
 
-    public Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel) => Task.FromResult((FontFile.Read(file, Fingerprint.Of(file).Hex, fileName), file));
+    public Task<IReadOnlyList<(Font Font, byte[] File)>> ReadFontsAsync(byte[] file, string fileName, CancellationToken cancel) =>
+        Task.FromResult<IReadOnlyList<(Font, byte[])>>([(FontFile.Read(file, Fingerprint.Of(file).Hex, fileName), file)]);
 
     /// <summary>How any two pictures differ; null for two that cannot be compared.</summary>
     public PictureDifference? Difference { get; init; }

@@ -1,5 +1,6 @@
 using System.Text;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Fonts;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Proving;
@@ -58,6 +59,8 @@ public sealed class ExactFixture : IDisposable, ISources
         Assert.Equal((null, null), (there.Failure, here.Failure));
         return (there.Bytes!, here.Bytes!, Encoding.UTF8.GetString(made.Bytes!));
     }
+
+    public async Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel) => Assert.Single(await Renderer.ReadFontsAsync(file, fileName, cancel));
 
     public Task<ReadOnlyMemory<byte>?> FindAsync(string sha256, CancellationToken cancel) => Task.FromResult(files.TryGetValue(sha256, out var file) ? new ReadOnlyMemory<byte>(file) : (ReadOnlyMemory<byte>?)null);
 

@@ -19,17 +19,31 @@ public class FontTests(ExactFixture exact) : IClassFixture<ExactFixture>
     public async Task Every_wrapping_gives_the_same_font()
     {
         var plain = TestFont.Named(TestFont.Figtree("600SemiBold"), "Figtree", "Wagtail");
-        var (font, file) = await exact.Renderer.ReadFontAsync(plain, "wagtail.ttf", cancel);
+        var (font, file) = await exact.ReadFontAsync(plain, "wagtail.ttf", cancel);
         Assert.Equal(plain, file);
         Assert.Equal(("Wagtail", 600, 600, false, FontEmbedding.Installable), (font.Family, font.Lightest, font.Heaviest, font.IsItalic, font.Embedding));
         Assert.True(font.Answers("wagtail semibold") && font.Answers("Wagtail-SemiBold"));
-        var (unpacked, tables) = await exact.Renderer.ReadFontAsync(TestFont.Woff(plain), "wagtail.woff", cancel);
+        var (unpacked, tables) = await exact.ReadFontAsync(TestFont.Woff(plain), "wagtail.woff", cancel);
         Assert.Equal(font.Names, unpacked.Names);
         Assert.Equal(await InkAsync(Text("Wagtail SemiBold"), Book(font, file), isExact: false), await InkAsync(Text("Wagtail SemiBold"), Book(unpacked, tables), isExact: false));
 
-        var (variable, _) = await exact.Renderer.ReadFontAsync(TestFont.Variable(), "outfit.woff2", cancel);
+        var (variable, _) = await exact.ReadFontAsync(TestFont.Variable(), "outfit.woff2", cancel);
         Assert.Equal(("Outfit", 100, 900), (variable.Family, variable.Lightest, variable.Heaviest));
         Assert.Equal(600, variable.InstanceOf("Outfit SemiBold")!.Weight);
+    }
+
+    [Fact]
+    public async Task A_collection_gives_each_of_its_fonts()
+    {
+        var (regular, bold) = (TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), TestFont.Named(TestFont.Figtree("600SemiBold"), "Figtree", "Wagtail"));
+        var read = await exact.Renderer.ReadFontsAsync(TestFont.Collection(regular, bold), "wagtail.ttc", cancel);
+        Assert.Equal([("Wagtail", 400), ("Wagtail", 600)], read.Select(r => (r.Font.Family, r.Font.Lightest)));
+        foreach (var ((font, file), plain) in read.Zip([regular, bold]))
+        {
+            var (alone, itself) = await exact.ReadFontAsync(plain, "wagtail.ttf", cancel);
+            Assert.Equal(await InkAsync(Text("Wagtail"), Book(alone, itself), isExact: false), await InkAsync(Text("Wagtail"), Book(font, file), isExact: false));
+            Assert.NotEqual(await InkAsync(Text("Larkrise"), FontBook.Empty, isExact: false), await InkAsync(Text("Wagtail"), Book(font, file), isExact: false));
+        }
     }
 
     [Fact]
@@ -38,11 +52,12 @@ public class FontTests(ExactFixture exact) : IClassFixture<ExactFixture>
         var woff = TestFont.Woff(TestFont.Figtree());
         foreach (var (file, why) in new (byte[], string)[]
         {
-            ("GIF89a and some more"u8.ToArray(), "no font that can be drawn with"), ("ttcf\0\x1\0\0\0\0\0\x2"u8.ToArray(), "collection"), (TestFont.Figtree()[..5000], "broken"),
+            ("GIF89a and some more"u8.ToArray(), "no font that can be drawn with"), ("ttcf\0\x1\0\0\0\0\0\x2"u8.ToArray(), "broken"), (TestFont.Collection(TestFont.Figtree())[..9000], "broken"),
+            (TestFont.Collection([.. Enumerable.Repeat(TestFont.Figtree()[..400], FontCollection.Most + 1)]), "more than 32 fonts"), (TestFont.Shared(new byte[6_000_000], FontCollection.Most), "MB"), (TestFont.Figtree()[..5000], "broken"),
             (woff[..(woff.Length / 2)], "broken"), ([.. "wOF2"u8, .. new byte[2000]], "broken"), (TestFont.Variable()[..9000], "broken"), ([.. "OTTO"u8, 0xff, 0xff, .. new byte[400]], "broken"),
         })
         {
-            var refused = await Assert.ThrowsAsync<FontRefusedException>(() => exact.Renderer.ReadFontAsync(file, "x.ttf", cancel));
+            var refused = await Assert.ThrowsAsync<FontRefusedException>(() => exact.ReadFontAsync(file, "x.ttf", cancel));
             Assert.Contains(why, refused.Message, StringComparison.Ordinal);
         }
     }
@@ -59,7 +74,7 @@ public class FontTests(ExactFixture exact) : IClassFixture<ExactFixture>
         {
             exact.IsNeeded();
         }
-        var (font, file) = await exact.Renderer.ReadFontAsync(TestFont.Named(TestFont.Figtree(), "Figtree", family), "x.ttf", cancel);
+        var (font, file) = await exact.ReadFontAsync(TestFont.Named(TestFont.Figtree(), "Figtree", family), "x.ttf", cancel);
         var book = Book(font, file);
         var expected = await PixelsAsync(Text("Figtree", weight), FontBook.Empty, isExact);
         Assert.Equal(expected, await PixelsAsync(Text(family, weight), book, isExact));
@@ -71,7 +86,7 @@ public class FontTests(ExactFixture exact) : IClassFixture<ExactFixture>
     [Fact]
     public async Task A_font_of_the_project_is_measured_with()
     {
-        var (font, file) = await exact.Renderer.ReadFontAsync(TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), "x.ttf", cancel);
+        var (font, file) = await exact.ReadFontAsync(TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), "x.ttf", cancel);
         var book = Book(font, file);
         var (without, with, figtree) = (await ShapeAsync(Text("Wagtail"), FontBook.Empty), await ShapeAsync(Text("Wagtail"), book), await ShapeAsync(Text("Figtree"), FontBook.Empty));
         Assert.Equal(figtree, with);
@@ -89,7 +104,7 @@ public class FontTests(ExactFixture exact) : IClassFixture<ExactFixture>
     public async Task Every_weight_of_a_variable_font_is_drawn_as_a_browser_does(string family, int weight)
     {
         exact.IsNeeded();
-        var (font, file) = await exact.Renderer.ReadFontAsync(TestFont.Variable(), "outfit.woff2", cancel);
+        var (font, file) = await exact.ReadFontAsync(TestFont.Variable(), "outfit.woff2", cancel);
         var book = Book(font, file);
         var (ours, theirs) = (await PixelsAsync(Text(family, weight), book, isExact: false), await PixelsAsync(Text(family, weight), book, isExact: true));
         var differences = Differences.Of(ours, theirs, Side, Side);
@@ -126,7 +141,7 @@ public class FontTests(ExactFixture exact) : IClassFixture<ExactFixture>
 
     private async Task<string> PdfAsync(ushort fsType)
     {
-        var (font, file) = await exact.Renderer.ReadFontAsync(TestFont.Licensed(TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), fsType), "x.ttf", cancel);
+        var (font, file) = await exact.ReadFontAsync(TestFont.Licensed(TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), fsType), "x.ttf", cancel);
         var drawing = Text("Wagtail").With(Book(font, file));
         var scene = Isolation.Of(drawing, drawing.Layers[1]).Scene(drawing.Box, Side, Side);
         var made = await exact.Renderer.MakeAsync(new(scene, Side, Side, new(Format.Pdf), CreditLines.None), cancel);

@@ -46,6 +46,51 @@ internal static class TestFont
         return made;
     }
 
+    /// <summary>A collection of fonts, one after the other.</summary>
+    public static byte[] Collection(params byte[][] fonts)
+    {
+        using var file = new MemoryStream();
+        file.Write("ttcf"u8);
+        Write(file, 0x10000);
+        Write(file, fonts.Length);
+        var at = 12 + 4 * fonts.Length;
+        foreach (var font in fonts)
+        {
+            Write(file, at);
+            at += font.Length;
+        }
+        foreach (var font in fonts)
+        {
+            byte[] moved = [.. font];
+            for (var i = 0; i < BinaryPrimitives.ReadUInt16BigEndian(font.AsSpan(4)); i++)
+            {
+                BinaryPrimitives.WriteInt32BigEndian(moved.AsSpan(12 + 16 * i + 8), At(font, 12 + 16 * i) + (int)file.Length);
+            }
+            file.Write(moved);
+        }
+        return file.ToArray();
+    }
+
+    /// <summary>A collection whose fonts are all the same table.</summary>
+    public static byte[] Shared(byte[] table, int fonts)
+    {
+        using var file = new MemoryStream();
+        file.Write("ttcf"u8);
+        Write(file, 0x10000);
+        Write(file, fonts);
+        var at = 12 + 4 * fonts;
+        for (var i = 0; i < fonts; i++)
+        {
+            Write(file, at);
+        }
+        file.Write([0, 1, 0, 0, 0, 1, 0, 0, 0, 0, 0, 0, .. "glyf"u8]);
+        Write(file, 0);
+        Write(file, at + 28);
+        Write(file, table.Length);
+        file.Write(table);
+        return file.ToArray();
+    }
+
     /// <summary>The font as WOFF.</summary>
     public static byte[] Woff(byte[] font)
     {

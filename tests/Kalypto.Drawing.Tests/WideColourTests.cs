@@ -129,7 +129,7 @@ public sealed class WideColourTests(ExactFixture exact) : IClassFixture<ExactFix
     [Fact]
     public async Task Letters_are_those_of_the_projects_own_fonts()
     {
-        var (font, file) = await exact.Renderer.ReadFontAsync(TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), "x.ttf", cancel);
+        var (font, file) = await exact.ReadFontAsync(TestFont.Named(TestFont.Figtree(), "Figtree", "Wagtail"), "x.ttf", cancel);
         exact.Add(file);
         async Task<byte[]> Drawn(string family, FontBook book)
         {

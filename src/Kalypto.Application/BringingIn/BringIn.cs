@@ -157,8 +157,8 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         }
         try
         {
-            var (font, state) = await fonts.AddAsync(new(project, target.Actor), fileName, file, cancel);
-            return state is StepState.Done or StepState.Nothing ? new BroughtIn.Lettered(fileName, font, state == StepState.Done) : new BroughtIn.NoProject(fileName);
+            var (added, state) = await fonts.AddAsync(new(project, target.Actor), fileName, file, cancel);
+            return state is StepState.Done or StepState.Nothing ? new BroughtIn.Lettered(fileName, added, state == StepState.Done) : new BroughtIn.NoProject(fileName);
         }
         catch (FontRefusedException e)
         {

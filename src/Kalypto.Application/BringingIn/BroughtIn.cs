@@ -47,11 +47,11 @@ public abstract record BroughtIn(string File)
     /// <param name="Why">What is wrong with it and what to do.</param>
     public sealed record Refused(string File, DrawingRefusedException Why) : BroughtIn(File);
 
-    /// <summary>It is a font that the project has now.</summary>
+    /// <summary>It is a font that the project has now, or a collection of some.</summary>
     /// <param name="File">Its name.</param>
-    /// <param name="Font">The font.</param>
-    /// <param name="IsNew">False for one that the project had already.</param>
-    public sealed record Lettered(string File, Font Font, bool IsNew) : BroughtIn(File);
+    /// <param name="Fonts">The font, or those of the collection.</param>
+    /// <param name="IsNew">False for what the project had already.</param>
+    public sealed record Lettered(string File, IReadOnlyList<Font> Fonts, bool IsNew) : BroughtIn(File);
 
     /// <summary>It is a font that cannot be used.</summary>
     /// <param name="File">Its name.</param>

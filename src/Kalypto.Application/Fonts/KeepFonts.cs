@@ -11,28 +11,34 @@ public sealed class KeepFonts(FontStore fonts, EditStore edits, IRenderer render
     /// <summary>The most fonts of a project.</summary>
     public const int Most = 300;
 
-    /// <summary>Adds a font.</summary>
+    private const int MostSaid = 3;
+
+    /// <summary>Adds a font, or those of a collection.</summary>
     /// <param name="author">Who brings it.</param>
     /// <param name="fileName">The name of its file.</param>
-    /// <param name="file">TTF, OTF, WOFF or WOFF2.</param>
+    /// <param name="file">TTF, OTF, TTC, OTC, WOFF or WOFF2.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <returns>The font, and what became of the step: nothing when it was there already.</returns>
+    /// <returns>The fonts, and what became of the step: nothing when it was there already.</returns>
     /// <exception cref="FontRefusedException">It cannot be used.</exception>
-    public async Task<(Font Font, StepState State)> AddAsync(Author author, string fileName, byte[] file, CancellationToken cancel)
+    public async Task<(IReadOnlyList<Font> Fonts, StepState State)> AddAsync(Author author, string fileName, byte[] file, CancellationToken cancel)
     {
-        if ((await fonts.OfAsync(author.Project, cancel)).Fonts.Length >= Most)
+        var read = await renderer.ReadFontsAsync(file, Core.Naming.PlainText.Clean(fileName, 100), cancel);
+        if ((await fonts.OfAsync(author.Project, cancel)).Fonts.Length + read.Count > Most)
         {
-            throw new FontRefusedException($"The project has {Most} fonts, which is the most", "Take out those that nothing asks for on the page of its fonts");
+            throw new FontRefusedException($"A project has {Most} fonts at the most", "Take out those that nothing asks for on the page of its fonts");
         }
-        var (font, plain) = await renderer.ReadFontAsync(file, Core.Naming.PlainText.Clean(fileName, 100), cancel);
-        await fonts.KeepAsync(author.Project, plain, cancel);
-        var done = await edits.MakeAsync(author, new($"Add the font {Say(font)}") { Fields = [FieldChange.Fonts(author.Project, book => book.With([font]))] }, cancel);
+        foreach (var (_, plain) in read)
+        {
+            await fonts.KeepAsync(author.Project, plain, cancel);
+        }
+        var added = read.Select(r => r.Font).ToList();
+        var done = await edits.MakeAsync(author, new($"Add {Say(added)}") { Fields = [FieldChange.Fonts(author.Project, book => book.With(added))] }, cancel);
         if (done.State == StepState.Done)
         {
             // Whoever looks next does not wait for the measuring.
             await open.LoadAsync(author.Project, cancel);
         }
-        return (font, done.State);
+        return (added, done.State);
     }
 
     /// <summary>Adds fonts that were found in the drawing of a design, for that design alone.</summary>
@@ -56,6 +62,9 @@ public sealed class KeepFonts(FontStore fonts, EditStore edits, IRenderer render
     /// <summary>Takes a font out. Its file is kept, so that it can be put back.</summary>
     public Task<StepDone> RemoveAsync(Visit visit, Font font, CancellationToken cancel) => edits.MakeAsync(
         visit.Author, new($"Take out the font {Say(font)}") { Fields = [FieldChange.Fonts(visit.Workspace.Row.Id, book => book.Without(font.Sha256))] }, cancel);
+
+    /// <summary>Fonts in words: the one, or how many of which families.</summary>
+    public static string Say(IReadOnlyList<Font> some) => some is [var font] ? $"the font {Say(font)}" : $"{some.Count} fonts of {string.Join(", ", some.Select(f => f.Family).Distinct().Take(MostSaid))}";
 
     /// <summary>A font in words: its family, weight and slant.</summary>
     public static string Say(Font font) => $"{font.Family} {font.Face}";

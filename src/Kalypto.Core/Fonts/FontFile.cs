@@ -11,7 +11,7 @@ public static class FontFile
     public const int MostBytes = 40_000_000;
 
     /// <summary>The endings of font files, without the dot.</summary>
-    public static IReadOnlyList<string> Endings { get; } = ["ttf", "otf", "woff", "woff2"];
+    public static IReadOnlyList<string> Endings { get; } = ["ttf", "otf", "ttc", "otc", "woff", "woff2"];
 
     private const int MostTables = 256;
     private const int MostNames = 16;
@@ -31,7 +31,7 @@ public static class FontFile
     private static readonly double[] Stretches = [50, 62.5, 75, 87.5, 100, 112.5, 125, 150, 200];
 
     /// <summary>True for what says at its beginning that it is a font, packed or not.</summary>
-    public static bool Is(ReadOnlySpan<byte> file) => IsPlain(file) || IsCollection(file) || Woff.Is(file) || Woff.Is2(file);
+    public static bool Is(ReadOnlySpan<byte> file) => IsPlain(file) || FontCollection.Is(file) || Woff.Is(file) || Woff.Is2(file);
 
     /// <summary>Reads a font.</summary>
     /// <param name="file">TTF or OTF. Treated as hostile.</param>
@@ -41,13 +41,13 @@ public static class FontFile
     public static Font Read(ReadOnlyMemory<byte> file, string sha256, string fileName)
     {
         var bytes = file.Span;
-        if (IsCollection(bytes))
+        if (FontCollection.Is(bytes))
         {
             throw new FontRefusedException("The file is a collection of several fonts", "Save them one by one as TTF or OTF");
         }
         if (!IsPlain(bytes))
         {
-            throw new FontRefusedException("The file is no font that can be drawn with", "Bring TTF, OTF, WOFF or WOFF2");
+            throw new FontRefusedException("The file is no font that can be drawn with", "Bring TTF, OTF, TTC, WOFF or WOFF2");
         }
         if (bytes.Length > MostBytes)
         {
@@ -104,15 +104,15 @@ public static class FontFile
         : (fsType & 4) != 0 ? FontEmbedding.Print
         : FontEmbedding.Not;
 
-    private static FontRefusedException Broken() => new("The font is broken or cut off", "Get it again where it came from");
+    /// <summary>Says that a font is not whole.</summary>
+    internal static FontRefusedException Broken() => new("The font is broken or cut off", "Get it again where it came from");
 
     private static bool IsPlain(ReadOnlySpan<byte> file) => file.StartsWith(new byte[] { 0, 1, 0, 0 }) || file.StartsWith("OTTO"u8) || file.StartsWith("true"u8);
 
-    private static bool IsCollection(ReadOnlySpan<byte> file) => file.StartsWith("ttcf"u8);
-
-    private static Dictionary<string, ReadOnlyMemory<byte>> Tables(ReadOnlyMemory<byte> file)
+    /// <summary>The tables of the font that begins somewhere in a file, by their tags.</summary>
+    internal static Dictionary<string, ReadOnlyMemory<byte>> Tables(ReadOnlyMemory<byte> file, int begins = 0)
     {
-        var bytes = file.Span;
+        var bytes = file.Span[begins..];
         var count = bytes.Length >= 12 ? U16(bytes, 4) : 0;
         if (count is 0 or > MostTables || bytes.Length < 12 + 16 * count)
         {
@@ -123,7 +123,7 @@ public static class FontFile
         {
             var entry = bytes.Slice(12 + 16 * i, 16);
             var (at, length) = (BinaryPrimitives.ReadUInt32BigEndian(entry[8..]), BinaryPrimitives.ReadUInt32BigEndian(entry[12..]));
-            if (at > bytes.Length || length > bytes.Length - at)
+            if (at > file.Length || length > file.Length - at)
             {
                 throw Broken();
             }

@@ -67,12 +67,12 @@ public interface IRenderer
     /// <returns>SVG in the units of the drawing, to be treated as hostile; empty for what SVG has no words for, such as pages inside a drawing.</returns>
     Task<Drawn> ResolvedAsync(Scene scene, CancellationToken cancel);
 
-    /// <summary>Takes a font out of its wrapping (WOFF, WOFF2) and reads what it says of itself.</summary>
+    /// <summary>Takes a font out of its wrapping (WOFF, WOFF2), or those of a collection (TTC, OTC) out of it, and reads what each says of itself.</summary>
     /// <param name="file">A file of fonts. Treated as hostile.</param>
     /// <param name="fileName">Its name.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <exception cref="FontRefusedException">It cannot be used.</exception>
-    Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel);
+    Task<IReadOnlyList<(Font Font, byte[] File)>> ReadFontsAsync(byte[] file, string fileName, CancellationToken cancel);
 
     /// <summary>The fonts that an SVG drawing brings along in its style sheets and that can be used, as TTF or OTF.</summary>
     Task<IReadOnlyList<(Font Font, byte[] File)>> FontsInAsync(byte[] drawing, CancellationToken cancel);

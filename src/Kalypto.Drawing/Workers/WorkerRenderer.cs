@@ -260,12 +260,12 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         Exact is null ? new(null, "There is no exact engine on this machine.") : await scenes!.ResolvedAsync(scene, cancel);
 
     /// <inheritdoc/>
-    public async Task<(Font Font, byte[] File)> ReadFontAsync(byte[] file, string fileName, CancellationToken cancel)
+    public async Task<IReadOnlyList<(Font Font, byte[] File)>> ReadFontsAsync(byte[] file, string fileName, CancellationToken cancel)
     {
-        (Font, byte[])? read = null;
+        IReadOnlyList<(Font, byte[])>? read = null;
         string? refused = null;
         var failure = await AskAsync(new(WorkerTask.Font, 0, 0, Effort.Quick, []) { Name = fileName }, file, 1,
-            (answer, body) => (refused, read) = (answer.Failure, answer.Failure is null ? FontReading.Take(body)[0] : null), cancel);
+            (answer, body) => (refused, read) = (answer.Failure, answer.Failure is null ? FontReading.Take(body) : null), cancel);
         return read ?? throw new FontRefusedException(refused ?? "Reading the font takes more time or memory than it may, or crashes the reading");
     }
 

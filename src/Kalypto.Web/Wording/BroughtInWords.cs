@@ -17,7 +17,7 @@ internal static class BroughtInWords
         BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
         BroughtIn.Unchanged same => $"nothing changed: {same.Name} has this file already",
         BroughtIn.Refused refused => Not(result, refused.Why.Message),
-        BroughtIn.Lettered font => font.IsNew ? $"the font {KeepFonts.Say(font.Font)} belongs to the project now" : $"the project has the font {KeepFonts.Say(font.Font)} already",
+        BroughtIn.Lettered font => font.IsNew ? $"{KeepFonts.Say(font.Fonts)} {(font.Fonts.Count == 1 ? "belongs" : "belong")} to the project now" : $"the project has {KeepFonts.Say(font.Fonts)} already",
         BroughtIn.FontRefused refused => Not(result, refused.Why.Message),
         BroughtIn.FontAlone => Not(result, "Fonts belong to a project: bring a drawing in first, then drop the font there."),
         BroughtIn.TooLarge large => Not(result,

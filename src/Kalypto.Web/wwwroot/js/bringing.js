@@ -1,7 +1,7 @@
 // Bringing files in, by dropping them on the page or choosing them.
 import * as server from './server.js';
 
-const fontEnding = /\.(ttf|otf|woff2?)$/i;
+const fontEnding = /\.(ttf|otf|ttc|otc|woff2?)$/i;
 
 export const bringIn = () => ({
   hovering: false,
