@@ -116,7 +116,7 @@ public sealed class ExactTests(ExactFixture exact) : IClassFixture<ExactFixture>
         // Read without the part that reading refuses, drawn with it: the exact engine holds by itself.
         var head = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>";
         var file = Encoding.UTF8.GetBytes($"{head}<g id='all'><rect id='x' width='50' height='100' fill='#f00'/>{escape}</g></svg>");
-        var cut = new SourceCut(exact.Add(file), new(1, head.Length + 2), [], new(0, 0, 100, 100), new(0, 0, 100, 100), 100, 100, null);
+        var cut = new SourceCut(exact.Add(file), new(1, head.Length + 2), [], [], new(0, 0, 100, 100), new(0, 0, 100, 100), 100, 100, null);
         var drawn = await exact.Renderer.PixelsAsync(new Scene(() => "", isExact: true, cut), 100, 100, cancel);
         Assert.Null(drawn.Failure);
         Assert.Equal((255, 0, 0, 255), At(drawn.Bytes!, 25, 95));

@@ -225,5 +225,11 @@ internal static class Features
         ["a symbol that is cut"] = "<symbol id='s' viewBox='0 0 24 24' preserveAspectRatio='xMinYMax slice'><circle cx='12' cy='12' r='11'/></symbol><use id='x' href='#s' x='10' y='30' width='60' height='30' fill='#369'/>",
         ["a rule of a namespace"] = "<style>@namespace svg url(http://www.w3.org/2000/svg); svg|rect.k{fill:#284}</style><rect id='x' class='k' width='60' height='40'/>",
         ["a blur of the ground in a page"] = "<g id='x'><rect width='90' height='90' fill='#c30'/><circle cx='30' cy='45' r='20' fill='#fc6'/><foreignObject x='20' y='20' width='60' height='50'><div xmlns='http://www.w3.org/1999/xhtml' style='width:60px;height:50px;backdrop-filter:blur(4px);background:rgba(255,255,255,.3)'></div></foreignObject></g>",
+        ["letters that are turned alike"] = "<text id='x' x='10' y='60' font-family='Figtree' font-size='28' rotate='15'>SKY</text>",
+        ["a part of a group that is clipped over its box"] = "<clipPath id='c' clipPathUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.5'/></clipPath><g clip-path='url(#c)'><rect id='x' width='50' height='90' fill='#c30'/><rect x='60' width='40' height='100'/></g>",
+        ["a part of a group that is turned about its middle"] = "<g style='transform-box:fill-box;transform-origin:center;transform:rotate(30deg)'><rect id='x' x='10' y='20' width='30' height='60' fill='#c30'/><rect x='60' y='10' width='20' height='80'/></g>",
+        ["a part of a group with a mask that says no place"] = "<mask id='m' fill='#fff'><circle cx='40' cy='45' r='35'/></mask><g mask='url(#m)'><path id='x' d='M5 40h80' stroke='#c30' stroke-width='14'/><rect width='20' height='20'/></g>",
+        ["runs of a text in gradients that let through"] = "<linearGradient id='l'><stop stop-color='#c30'/><stop offset='1' stop-color='#036' stop-opacity='.2'/></linearGradient><text id='x' x='5' y='60' font-family='Figtree' font-weight='800' font-size='44' letter-spacing='1' fill='url(#l)'>S<tspan fill='url(#l)' stroke='none'>K</tspan></text>",
+        ["words among hard edges"] = "<g id='x' shape-rendering='crispEdges'><text x='5' y='50' font-family='Figtree' font-size='28' transform='rotate(8)' stroke='#fc6' fill='#036'>SKY</text><rect x='10' y='70' width='60' height='9'/></g>",
     };
 }

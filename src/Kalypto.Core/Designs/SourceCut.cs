@@ -6,10 +6,11 @@ namespace Kalypto.Core.Designs;
 /// <param name="Source">The SHA-256 of the file.</param>
 /// <param name="Layer">Where the layer begins in it; the root for the whole drawing.</param>
 /// <param name="Without">Where those layers in it begin that stay out of the picture.</param>
+/// <param name="Counting">Where those elements begin whose clip, mask or transform counts from the box of all in them, also from what is not shown.</param>
 /// <param name="Drawing">The box of the whole drawing, in drawing units.</param>
 /// <param name="Crop">The rectangle to show, in drawing units.</param>
 /// <param name="Width">The width of the picture, in px.</param>
 /// <param name="Height">The height of the picture, in px.</param>
 /// <param name="Ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
 public sealed record SourceCut(
-    string Source, SourcePlace Layer, ImmutableArray<SourcePlace> Without, Box Drawing, Box Crop, double Width, double Height, string? Ground);
+    string Source, SourcePlace Layer, ImmutableArray<SourcePlace> Without, ImmutableArray<SourcePlace> Counting, Box Drawing, Box Crop, double Width, double Height, string? Ground);

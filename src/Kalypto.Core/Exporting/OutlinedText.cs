@@ -20,6 +20,7 @@ public sealed class OutlinedText
 
     // What renderers write of letters counts in 256ths, so small ones are drawn large.
     private const double DrawnHigh = 128;
+    private const string ShapeRendering = "shape-rendering";
     private static readonly string[] Paints = ["fill", "stroke", "fill-opacity", "stroke-opacity", "stroke-width", "stroke-dasharray", "stroke-linecap", "stroke-linejoin", "stroke-miterlimit", "stroke-dashoffset", "paint-order", "fill-rule"];
     // Painted by other colours than the letters.
     private static readonly string[] OwnPaints = ["text-decoration-color", "text-emphasis"];
@@ -31,11 +32,12 @@ public sealed class OutlinedText
     private readonly Box box;
     private readonly double scale;
     private readonly bool isPlain;
+    private readonly bool isCrisp;
     private readonly string prefix;
 
-    private OutlinedText(ExportNode text, Box box, double scale, WindowLayout? layout, bool isPlain, string prefix, string document)
+    private OutlinedText(ExportNode text, Box box, double scale, WindowLayout? layout, (bool IsPlain, bool IsCrisp) paint, string prefix, string document)
     {
-        (this.text, this.box, this.scale, this.isPlain, this.prefix) = (text, box, scale, isPlain, prefix);
+        (this.text, this.box, this.scale, (isPlain, isCrisp), this.prefix) = (text, box, scale, paint, prefix);
         (Layout, Document) = (layout, document);
     }
 
@@ -109,6 +111,7 @@ public sealed class OutlinedText
             text["d"] = string.Concat(letters.SelfAndDescendants().Where(n => n["d"] is not null).Select(n => PathText.Of(PathTransform.Apply(PathData.Segments(n["d"]!), new(1 / scale, 0, 0, 1 / scale, box.X, box.Y)))));
             text["fill-rule"] = "nonzero";
             text.Attributes.RemoveAll(a => Lengths.Contains(a.Key) || a.Key is "lengthAdjust" or "rotate" or "xml:space");
+            text[ShapeRendering] = isCrisp ? "auto" : null;
             text.Replace([]);
             return;
         }
@@ -133,6 +136,7 @@ public sealed class OutlinedText
         var kept = text.Attributes.Where(a => OfTheElement.Contains(a.Key) || a.Key == "style").ToList();
         text.Attributes.Clear();
         text.Attributes.AddRange(kept);
+        text[ShapeRendering] = isCrisp ? "auto" : null;
         text.Replace(definitions.Count == 0 ? [letters] : [new ExportNode("defs").With(definitions), letters]);
     }
 
@@ -171,7 +175,9 @@ public sealed class OutlinedText
         root.With(new ExportNode("defs").With(Referred(inner, tree)), inner);
         var document = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\"");
         ExportWriter.WriteInside(document, root, null);
-        return new(text, box, scale, layout, isPlain, $"text{number}-", document.ToString());
+        // How shapes are drawn means nothing to letters.
+        var isCrisp = around.Append(text).Any(n => n[ShapeRendering] is not (null or "auto"));
+        return new(text, box, scale, layout, (isPlain, isCrisp), $"text{number}-", document.ToString());
     }
 
     /// <summary>True when a paint of the text counts from its box, which its letters do not have.</summary>

@@ -27,6 +27,7 @@ public sealed class Isolation
     private readonly SortedDictionary<string, Definition> definitions = new(StringComparer.Ordinal);
     private readonly HashSet<Layer> leftOut;
     private readonly bool shapeOnly;
+    private readonly ImmutableArray<Layer> counting;
 
     private Isolation(DrawingTree drawing, Layer layer, IReadOnlySet<int>? without, bool shapeOnly)
     {
@@ -35,6 +36,7 @@ public sealed class Isolation
         this.shapeOnly = shapeOnly;
         around = [.. layer.DrawnAncestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : NotOfAncestors, a.Content == LayerContent.Screen))];
         leftOut = without is null ? [] : [.. (layer.ViewBox is null ? layer.SelfAndDescendants() : drawing.Layers).Where(l => without.Contains(l.Ordinal))];
+        counting = shapeOnly ? [] : [.. WithSomethingTakenOut().Where(l => CountedBox.InItsFile(l.Element, drawing))];
         foreach (var element in around)
         {
             Collect(element.References);
@@ -47,7 +49,8 @@ public sealed class Isolation
         Key = Fingerprint.Of(
             [Shallow(drawing.Root), .. around.Select(Shallow), Itself.Fingerprint.Hex,
             .. definitions.SelectMany(d => d.Value.Around.Select(Shallow).Append(d.Value.Element.Fingerprint.Hex)),
-            .. leftOut.Select(l => $"without {l.Ordinal - layer.Ordinal}")]);
+            .. leftOut.Select(l => $"without {l.Ordinal - layer.Ordinal}"),
+            .. counting.Where(l => l != layer && CountedBox.Of(l.Element, drawing)).Select(l => l.Element.Fingerprint.Hex)]);
     }
 
     /// <summary>A fingerprint of all that the picture of the layer depends on, but for its crop and scale.</summary>
@@ -95,11 +98,14 @@ public sealed class Isolation
         {
             if (beyond.IsDefault)
             {
-                beyond = shapeOnly ? [] : [.. Elements.Select(e => e.Beyond).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
+                beyond = shapeOnly ? [] : [.. Elements.Select(e => e.Beyond).Append(counting.Any(l => CountedBox.Of(l.Element, drawing)) ? CountedBox.Reason : null).OfType<string>().Distinct().Order(StringComparer.Ordinal)];
             }
             return beyond;
         }
     }
+
+    /// <summary>True when something in it or around it needs the exact engine, not only that it is a part of a group.</summary>
+    public bool IsBeyondByItself => Beyond.Any(b => b != CountedBox.Reason);
 
     /// <summary>True for one that holds colours beyond sRGB.</summary>
     public bool IsWide => isWide ??= Elements.Any(e => e.Wide is not null);
@@ -198,7 +204,8 @@ public sealed class Isolation
     // Where there is no exact engine, the quick one draws the document as it is for all others.
     private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground) =>
         new(() => Document(crop, width, height, ground), isExact: true, !CanBeCut ? null
-            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground), CanBeCut ? layout : null)
+            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)],
+                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground), CanBeCut ? layout : null)
         { Fonts = Fonts };
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
@@ -222,6 +229,21 @@ public sealed class Isolation
 
     /// <summary>A hidden layer that ships is drawn all the same: the decision says more than the drawing.</summary>
     private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : NotOfTheLayer, layer.Content == LayerContent.Screen);
+
+    // Those layers of which something is in the drawing and not in this picture, and which are in it themselves.
+    private IEnumerable<Layer> WithSomethingTakenOut()
+    {
+        var taken = leftOut.SelectMany(l => l.DrawnAncestors()).ToHashSet();
+        for (var (at, outer) = (layer, layer.DrawnParent); outer is not null; (at, outer) = (outer, outer.DrawnParent))
+        {
+            if (taken.Contains(at) || outer.Children.Any(c => c != at && !c.Hidden))
+            {
+                taken.Add(outer);
+            }
+        }
+        // The drawing itself is as large as it is.
+        return taken.Where(l => l.DrawnParent is not null && (l == layer || layer.DrawnAncestors().Contains(l) || l.DrawnAncestors().Contains(layer))).OrderBy(l => l.Ordinal);
+    }
 
     private HashSet<Element> LeftOutElements() => [.. leftOut.Select(l => l.Element)];
 

@@ -93,18 +93,20 @@ public sealed class Proof
         foreach (var areGroups in new[] { false, true })
         {
             var open = layers[areGroups].ToList();
-            // What is known needs no proof, and explains what differs where it lies.
+            // What is known needs no proof, and explains what differs where it lies; what is known of a part alone explains nothing of the whole.
             foreach (var known in open.Where(l => left.CountIn(l.Place).Other > 0 && !drawing.Isolate(l.Layer, NoLayers).Beyond.IsEmpty).ToList())
             {
-                left = left.Without(known.Place);
+                left = drawing.Isolate(known.Layer, NoLayers).IsBeyondByItself ? left.Without(known.Place) : left;
                 open.Remove(known);
             }
             for (var round = 0; round < rounds && Shown(open, withAll: !areGroups && round < RoundsOfAll) is { Count: > 0 } shown; round++)
             {
                 var without = AllBut(shown);
                 // Thin lines may be other at the smallest size only; what nothing speaks against is looked at in that one.
-                var (small, why) = await CompareAsync(without, shown, Math.Min(1, scale), cancel);
-                var (alone, whyAlone) = scale <= 1 || small is null || !shown.Exists(s => left.CountIn(s.Place).Other >= LeastPixels) ? (small, why) : await CompareAsync(without, shown, scale, cancel);
+                var isClose = scale > 1 && shown.Exists(s => left.CountIn(s.Place).Other >= LeastPixels);
+                double[] scales = isClose ? [Math.Min(1, scale), scale] : [Math.Min(1, scale)];
+                var compared = await Task.WhenAll(scales.Select(at => CompareAsync(without, shown, at, cancel)));
+                var ((small, why), (alone, whyAlone)) = (compared[0], compared[^1]);
                 if (alone is null || small is null)
                 {
                     return (null, why ?? whyAlone);

@@ -14,8 +14,14 @@ namespace Kalypto.Core.Reading;
 /// </summary>
 public static partial class SourceDocument
 {
+    /// <summary>The attribute of what is there only for the boxes that it is in.</summary>
+    public const string CountedMark = "data-counted";
+
     private const int LongestRule = 100;
     private const string Hidden = "display:none!important";
+
+    // Not seen, but still a part of the boxes that it is in.
+    private const string Counted = "opacity:0!important";
     private const string Shown = "display:inline!important;visibility:visible!important";
 
     // Effects of a group belong to the group, as in an isolated layer.
@@ -43,13 +49,13 @@ public static partial class SourceDocument
         var referred = ReferredIn(root);
         foreach (var inside in layer.Descendants().Where(e => cut.Without.Contains(PlaceOf(e))).ToList())
         {
-            Hide(inside, referred);
+            Hide(inside, referred, IsCounted(inside, cut));
         }
         for (var around = layer; around != root; around = around.Parent!)
         {
             foreach (var sibling in around.Parent!.Elements().Where(e => e != around && IsPainted(e)).ToList())
             {
-                Hide(sibling, referred);
+                Hide(sibling, referred, IsCounted(sibling, cut));
             }
             Say(around, around == layer ? Shown : Around);
         }
@@ -144,22 +150,29 @@ public static partial class SourceDocument
         ? SvgNames.IsLayer(element.Name.LocalName) || element.Name.LocalName == "foreignObject" : false;
 
     /// <summary>Hides an element in its place, so that rules that count siblings still hold; what nothing refers to goes out of it.</summary>
-    private static void Hide(XElement element, HashSet<string> referred)
+    private static void Hide(XElement element, HashSet<string> referred, bool isCounted)
     {
+        var hidden = isCounted ? Counted : Hidden;
         bool IsReferred(XElement e) => e.Attribute("id") is { } id && referred.Contains(id.Value);
         if (IsReferred(element))
         {
             // Where it is shown elsewhere, it must not say itself that it is hidden.
-            element.ReplaceWith(new XElement(element.Name.Namespace + "g", new XAttribute("style", Hidden), new XElement(element)));
+            element.ReplaceWith(new XElement(element.Name.Namespace + "g", new XAttribute("style", hidden), isCounted ? new XAttribute(CountedMark, "") : null, new XElement(element)));
             return;
         }
-        if (!element.Descendants().Any(e => IsReferred(e) || e.Name.LocalName == "style"))
+        if (isCounted)
+        {
+            element.SetAttributeValue(CountedMark, "");
+        }
+        else if (!element.Descendants().Any(e => IsReferred(e) || e.Name.LocalName == "style"))
         {
             element.RemoveNodes();
             element.Attributes().Where(a => a.Value.Length > 200 || a.Name.LocalName is "href").Remove();
         }
-        Say(element, Hidden);
+        Say(element, hidden);
     }
+
+    private static bool IsCounted(XElement element, SourceCut cut) => !cut.Counting.IsEmpty && element.Ancestors().Any(a => cut.Counting.Contains(PlaceOf(a)));
 
     private static void Say(XElement element, string style) => element.SetAttributeValue("style", element.Attribute("style") is { Value.Length: > 0 } said ? $"{said.Value.TrimEnd().TrimEnd(';')};{style}" : style);
 

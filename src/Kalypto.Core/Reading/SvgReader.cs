@@ -44,6 +44,7 @@ public static class SvgReader
         }
 
         properties.MarkRepeats(root);
+        GroupMasks.Rewrite(root);
         TurnedBoxes.Rewrite(root, (element, sentence) =>
         {
             element.Beyond ??= "a paint, clip or mask that counts from a turned box";

@@ -32,14 +32,19 @@ public static class FileMaking
                 return failed!;
             }
             var note = tree.IsPicture ? "What is written in HTML in it is a picture in the SVG." : null;
-            var look = new ShapesLook(ground) { Credit = credit, TakesColour = content.TakesColour };
-            return ask.Quality is not Quality.Texts && await OutlineAsync(renderer, isolation, tree, content, cancel) is { } whyNot ? whyNot
-                : Text(SvgExport.Of(tree, crop, points.Width, points.Height, look)) with { Note = note };
+            var (whyNot, isLost) = ask.Quality is Quality.Texts ? (null, false) : await OutlineAsync(renderer, isolation, tree, content, cancel);
+            if (isLost)
+            {
+                (tree, whyNot) = await PictureAsync(renderer, isolation, content, cancel);
+                note = "Words in colours that let through are a picture in the SVG.";
+            }
+            return tree is null || whyNot is not null ? whyNot!
+                : Text(SvgExport.Of(tree, crop, points.Width, points.Height, new ShapesLook(ground) { Credit = credit, TakesColour = content.TakesColour })) with { Note = note };
         }
         if (ask.Format == Format.Vector)
         {
             var tree = ExportTree.Of(isolation);
-            if (await OutlineAsync(renderer, isolation, tree, content, cancel) is { } failed)
+            if ((await OutlineAsync(renderer, isolation, tree, content, cancel)).Failed is { } failed)
             {
                 return failed;
             }
@@ -66,9 +71,7 @@ public static class FileMaking
         // What SVG has no words for is a picture in it.
         if (svg.Length == 0)
         {
-            var (width, height) = ((int)Math.Ceiling(content.Points.Width * PictureScale), (int)Math.Ceiling(content.Points.Height * PictureScale));
-            var picture = await renderer.MakeAsync(new(isolation.Scene(crop, width, height, isExact: true), width, height, new(Format.Png), CreditLines.None), cancel);
-            return picture.Bytes is { } png ? (ExportTree.OfPicture(png, crop), null) : (null, picture);
+            return await PictureAsync(renderer, isolation, content, cancel);
         }
         try
         {
@@ -81,27 +84,37 @@ public static class FileMaking
         }
     }
 
-    /// <summary>Turns the texts of a layer into outlines.</summary>
-    /// <returns>Why that cannot be; null when it is done.</returns>
-    private static async Task<Drawn?> OutlineAsync(IRenderer renderer, Isolation isolation, ExportTree tree, FileContent content, CancellationToken cancel)
+    private static async Task<(ExportTree? Tree, Drawn? Failed)> PictureAsync(IRenderer renderer, Isolation isolation, FileContent content, CancellationToken cancel)
     {
+        var (width, height) = ((int)Math.Ceiling(content.Points.Width * PictureScale), (int)Math.Ceiling(content.Points.Height * PictureScale));
+        var picture = await renderer.MakeAsync(new(isolation.Scene(content.Crop, width, height, isExact: true), width, height, new(Format.Png), CreditLines.None), cancel);
+        return picture.Bytes is { } png ? (ExportTree.OfPicture(png, content.Crop), null) : (null, picture);
+    }
+
+    /// <summary>Turns the texts of a layer into outlines.</summary>
+    /// <returns>Why that cannot be, null when it is done; true where one of them is painted in a way that is lost on the way.</returns>
+    private static async Task<(Drawn? Failed, bool IsLost)> OutlineAsync(IRenderer renderer, Isolation isolation, ExportTree tree, FileContent content, CancellationToken cancel)
+    {
+        var isLost = false;
         foreach (var text in OutlinedText.AllOf(tree, content.Crop, content.IsExact))
         {
             var drawn = await renderer.OutlinesAsync(new(() => text.Document, text.IsExact, layout: text.Layout) { Fonts = isolation.Fonts }, text.Width, text.Height, cancel);
             if (drawn.Bytes is null)
             {
-                return drawn;
+                return (drawn, false);
             }
             try
             {
-                text.Replace(DrawingReader.Read(drawn.Bytes, "outlines"));
+                var outlines = DrawingReader.Read(drawn.Bytes, "outlines");
+                isLost |= text.IsExact && outlines.Root.SelfAndDescendants().Any(e => e.Name == "mask");
+                text.Replace(outlines);
             }
             catch (DrawingRefusedException e)
             {
-                return new(null, $"Its texts cannot become outlines: {e.Message}");
+                return (new(null, $"Its texts cannot become outlines: {e.Message}"), false);
             }
         }
-        return null;
+        return (null, isLost);
     }
 
     private static Drawn Text(string text) => new(System.Text.Encoding.UTF8.GetBytes(text), null);

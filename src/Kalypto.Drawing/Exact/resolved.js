@@ -86,7 +86,7 @@
     }
   });
   refer(sheets);
-  const isGone = e => getComputedStyle(e).display === 'none' && !e.matches(definitions) && !e.closest(definitions);
+  const isGone = e => e.hasAttribute('data-counted') || getComputedStyle(e).display === 'none' && !e.matches(definitions) && !e.closest(definitions);
   if ([...root.querySelectorAll('foreignObject')].some(e => { for (let a = e; a && a !== root; a = a.parentElement) { if (getComputedStyle(a).display === 'none') { return false; } } return true; })) {
     return '';
   }
@@ -164,6 +164,24 @@
     }[found[1]]();
     return Object.values(made[1]).some(v => typeof v === 'number' ? !Number.isFinite(v) || v < 0 && made[0] !== 'rect' : /NaN/.test(v)) ? null : made;
   };
+
+  // Clips and masks that count from a box which what goes is a part of: the same in plain coordinates.
+  const reference = value => value.match(/^url\("?#([^"]*)"?\)$/)?.[1];
+  const fixed = all.filter(e => e instanceof SVGGraphicsElement && e.querySelector('[data-counted]')).flatMap(e => ['clip-path', 'mask'].map(name => ({ e, name, value: getComputedStyle(e).getPropertyValue(name), box: e.getBBox() })))
+    .filter(({ value }) => value && value !== 'none');
+  if (fixed.some(({ e, value }) => !reference(value) && !shapeOf(e, value))) {
+    return '';
+  }
+
+  // Gradients over the box of a text: its letters have none when they become outlines.
+  const gradients = new Map([...root.querySelectorAll('linearGradient, radialGradient')].map(g => [g.id, g]));
+  const chainOf = id => { const chain = []; for (let g = gradients.get(id); g && !chain.includes(g); g = gradients.get((g.getAttribute('href') ?? g.getAttribute('xlink:href') ?? '').slice(1))) { chain.push(g); } return chain; };
+  const firstSaid = (chain, name) => chain.find(g => g.hasAttribute(name))?.getAttribute(name);
+  const overText = [...root.querySelectorAll('text')].filter(t => !t.closest(definitions)).flatMap(text => [text, ...text.querySelectorAll('tspan, textPath, a')].flatMap(e => ['fill', 'stroke'].map(name => {
+    const value = getComputedStyle(e).getPropertyValue(name);
+    const chain = e === text || value !== getComputedStyle(e.parentElement).getPropertyValue(name) ? chainOf(value.match(/url\("?#([^"]*)"?\)/)?.[1]) : [];
+    return { e, name, chain, box: chain.length ? text.getBBox() : null };
+  }))).filter(({ chain, box }) => chain.length && firstSaid(chain, 'gradientUnits') !== 'userSpaceOnUse' && box.width && box.height);
 
   const changes = all.filter(e => !['style', 'title', 'desc'].includes(e.localName)).map(e => {
     const style = getComputedStyle(e);
@@ -264,6 +282,62 @@
     e.style.removeProperty('clip-path');
     e.setAttribute('clip-path', `url(#${clip.id})`);
   });
+
+  const fix = (id, box) => {
+    const found = document.getElementById(id)?.cloneNode(true);
+    if (!found?.matches('clipPath, mask')) {
+      return id;
+    }
+    const [toBox, isMask] = [`translate(${box.x} ${box.y}) scale(${box.width} ${box.height})`, found.localName === 'mask'];
+    if (isMask && found.getAttribute('maskUnits') !== 'userSpaceOnUse') {
+      const share = (name, usual) => { const text = found.getAttribute(name) ?? usual; return text.endsWith('%') ? parseFloat(text) / 100 : parseFloat(text); };
+      const place = { x: box.x + share('x', '-10%') * box.width, y: box.y + share('y', '-10%') * box.height, width: share('width', '120%') * box.width, height: share('height', '120%') * box.height };
+      Object.entries({ ...place, maskUnits: 'userSpaceOnUse' }).forEach(([n, v]) => found.setAttribute(n, v));
+    }
+    if (isMask && found.getAttribute('maskContentUnits') === 'objectBoundingBox') {
+      const group = document.createElementNS(svg, 'g');
+      group.setAttribute('transform', toBox);
+      group.append(...found.childNodes);
+      found.append(group);
+      found.removeAttribute('maskContentUnits');
+    } else if (found.getAttribute('clipPathUnits') === 'objectBoundingBox') {
+      found.setAttribute('transform', `${found.getAttribute('transform') ?? ''} ${toBox}`);
+      found.removeAttribute('clipPathUnits');
+    }
+    const name = isMask ? 'mask' : 'clip-path';
+    const more = reference(found.style[name]) ?? reference(found.getAttribute(name) ?? '');
+    if (more) {
+      const inner = fix(more, box);
+      found.style.removeProperty(name);
+      found.setAttribute(name, `url(#${inner})`);
+    }
+    found.querySelectorAll('[id]').forEach(i => i.removeAttribute('id'));
+    found.id = `${id}-fixed-${kept.childElementCount}`;
+    kept.append(found);
+    return found.id;
+  };
+  for (const { e, name, value, box } of fixed.filter(f => reference(f.value))) {
+    e.style.removeProperty(name);
+    e.setAttribute(name, `url(#${fix(reference(value), box)})`);
+  }
+
+  for (const { e, name, chain, box } of overText.filter(o => o.e.isConnected)) {
+    const copy = document.createElementNS(svg, chain[0].localName);
+    const places = copy.localName === 'linearGradient' ? { x1: '0', y1: '0', x2: '1', y2: '0' } : { cx: '.5', cy: '.5', r: '.5', fx: null, fy: null, fr: null };
+    Object.entries(places).forEach(([place, usual]) => {
+      const value = firstSaid(chain, place) ?? usual;
+      if (value !== null) {
+        copy.setAttribute(place, value.endsWith('%') ? parseFloat(value) / 100 : value);
+      }
+    });
+    copy.id = `over-text-${kept.childElementCount}`;
+    copy.setAttribute('href', `#${chain[0].id}`);
+    copy.setAttribute('gradientUnits', 'userSpaceOnUse');
+    copy.setAttribute('gradientTransform', `translate(${box.x} ${box.y}) scale(${box.width} ${box.height}) ${firstSaid(chain, 'gradientTransform') ?? ''}`);
+    kept.append(copy);
+    e.style.removeProperty(name);
+    e.setAttribute(name, `url(#${copy.id})`);
+  }
 
   // No printing keeps shadows of words: each is the words once more beneath them.
   for (const { e, say } of changes.filter(c => c.e.localName === 'text' && c.say['text-shadow'])) {

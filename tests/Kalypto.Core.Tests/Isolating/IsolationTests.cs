@@ -26,6 +26,36 @@ public class IsolationTests
         Assert.Equal(2, document.Split("<rect").Length);
     }
 
+    [Theory]
+    [InlineData("clip-path='url(#box)'", true)]
+    [InlineData("clip-path='url(#nested)'", true)]
+    [InlineData("mask='url(#region)'", true)]
+    [InlineData("style='clip-path:inset(10%)'", true)]
+    [InlineData("style='transform-box:fill-box;transform:scale(.5)'", true)]
+    [InlineData("clip-path='url(#plain)' mask='url(#plainMask)'", false)]
+    // Around everything, whatever part of the group is drawn.
+    [InlineData("mask='url(#noPlace)'", false)]
+    [InlineData("style='clip-path:inset(10%) view-box'", false)]
+    public void A_part_of_a_group_depends_on_the_rest_where_their_box_counts(string effect, bool counts)
+    {
+        const string Definitions = "<clipPath id='box' clipPathUnits='objectBoundingBox'><rect width='1' height='1'/></clipPath><clipPath id='plain'><rect width='9' height='9'/></clipPath><clipPath id='nested' clip-path='url(#box)'><rect width='9' height='9'/></clipPath>"
+            + "<mask id='region' x='0' y='0' width='1' height='1'><rect width='9' height='9'/></mask><mask id='plainMask' maskUnits='userSpaceOnUse'><rect width='9' height='9'/></mask><mask id='noPlace'><rect width='9' height='9'/></mask>";
+        Isolation Part(string rest)
+        {
+            var drawing = Svg.Read($"{Definitions}<g {effect}><path id='part' d='M0 0h9v9z'/>{rest}</g>");
+            return Isolation.Of(drawing, drawing.Layer("part"));
+        }
+        var (one, other, alone) = (Part("<circle r='3'/>"), Part("<circle r='4'/>"), Part(""));
+        Assert.Equal(counts, one.Beyond.Contains(CountedBox.Reason));
+        Assert.Equal(counts, one.Key != other.Key);
+        Assert.DoesNotContain(CountedBox.Reason, alone.Beyond);
+        Assert.DoesNotContain(CountedBox.Reason, Part("<circle r='3' display='none'/>").Beyond);
+        // The group itself is all that is in it.
+        var whole = Svg.Read($"{Definitions}<g id='whole' {effect}><path d='M0 0h9v9z'/><circle id='left' r='3'/></g>");
+        Assert.Equal(counts, Isolation.Of(whole, whole.Layer("whole"), new HashSet<int> { whole.Layer("left").Ordinal }).Beyond.Contains(CountedBox.Reason));
+        Assert.DoesNotContain(CountedBox.Reason, Isolation.Of(whole, whole.Layer("whole")).Beyond);
+    }
+
     [Fact]
     public void What_the_file_says_of_its_size_on_a_page_moves_nothing_in_it()
     {

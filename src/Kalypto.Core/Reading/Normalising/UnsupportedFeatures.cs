@@ -81,7 +81,7 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         {
             yield return step;
         }
-        if (isText && PerLetter.Any(a => IsList(element[a])))
+        if (isText && (PerLetter.Any(a => IsList(element[a])) || element["rotate"] is not (null or "0")))
         {
             yield return "letters placed one by one";
         }
