@@ -28,9 +28,9 @@ public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFix
     public async Task A_part_of_a_group_lies_where_it_is_on_its_screen(string said, string plain)
     {
         exact.IsNeeded();
-        var isolation = Layer(said);
+        var isolation = Part(said);
         Assert.Contains(isolation.Beyond, b => b.Contains("counts from all in it", StringComparison.Ordinal));
-        var expected = await exact.Renderer.PixelsAsync(Layer(plain).Scene(new(0, 0, 100, 100), Side, Side, isExact: true), Side, Side, cancel);
+        var expected = await exact.Renderer.PixelsAsync(Part(plain).Scene(new(0, 0, 100, 100), Side, Side, isExact: true), Side, Side, cancel);
         var (drawn, written, svg) = await exact.WrittenBesideABrowserAsync(isolation, new(0, 0, 100, 100), Side, Side, isExact: true, cancel);
         Assert.InRange(expected.Bytes!.Chunk(4).Count(p => p[3] > 0), 500, Side * Side / 2);
         Assert.InRange(Differences.Of(expected.Bytes!, drawn, Side, Side).Share, 0, 0.002);
@@ -44,7 +44,7 @@ public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFix
     public async Task A_line_in_a_masked_group_is_there_by_itself()
     {
         exact.IsNeeded();
-        var isolation = Layer("<mask id='m' fill='white'><rect width='100' height='100'/></mask><g mask='url(#m)'><path id='x' d='M10 50h80' stroke='#036' stroke-width='4'/> OTHER</g>");
+        var isolation = Part("<mask id='m' fill='white'><rect width='100' height='100'/></mask><g mask='url(#m)'><path id='x' d='M10 50h80' stroke='#036' stroke-width='4'/> OTHER</g>");
         Assert.Empty(isolation.Beyond);
         foreach (var isExact in new[] { false, true })
         {
@@ -53,7 +53,7 @@ public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFix
         }
     }
 
-    private Isolation Layer(string inside)
+    private Isolation Part(string inside)
     {
         var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>{inside.Replace("LAYER", "<rect id='x' width='50' height='100' fill='#06c'/>", StringComparison.Ordinal).Replace("OTHER", Other, StringComparison.Ordinal)}</svg>");
         exact.Add(file);

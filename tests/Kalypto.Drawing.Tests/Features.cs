@@ -231,5 +231,6 @@ internal static class Features
         ["a part of a group with a mask that says no place"] = "<mask id='m' fill='#fff'><circle cx='40' cy='45' r='35'/></mask><g mask='url(#m)'><path id='x' d='M5 40h80' stroke='#c30' stroke-width='14'/><rect width='20' height='20'/></g>",
         ["runs of a text in gradients that let through"] = "<linearGradient id='l'><stop stop-color='#c30'/><stop offset='1' stop-color='#036' stop-opacity='.2'/></linearGradient><text id='x' x='5' y='60' font-family='Figtree' font-weight='800' font-size='44' letter-spacing='1' fill='url(#l)'>S<tspan fill='url(#l)' stroke='none'>K</tspan></text>",
         ["words among hard edges"] = "<g id='x' shape-rendering='crispEdges'><text x='5' y='50' font-family='Figtree' font-size='28' transform='rotate(8)' stroke='#fc6' fill='#036'>SKY</text><rect x='10' y='70' width='60' height='9'/></g>",
+        ["what is repeated is turned about a point"] = "<defs><g id='s'><g style='transform:rotate(30deg);transform-origin:20px 30px'><rect x='20' y='20' width='40' height='20' fill='#c30'/></g><rect x='30' y='60' width='40' height='14' fill='#036' style='transform-box:fill-box;transform-origin:center;rotate:20deg;scale:1.2 .8'/></g></defs><use id='x' href='#s' x='8'/>",
     };
 }

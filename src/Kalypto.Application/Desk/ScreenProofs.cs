@@ -15,7 +15,7 @@ namespace Kalypto.Application.Desk;
 public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayers proven, IRenderer renderer)
 {
     // Goes up when proof is found in another way.
-    private const string Way = "2";
+    private const string Way = "3";
     private readonly ConcurrentDictionary<string, ProofRow> known = new();
     private readonly ConditionalWeakTable<DrawingTree, IReadOnlyList<(Screen Screen, string Key)>> keys = [];
 

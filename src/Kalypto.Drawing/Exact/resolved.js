@@ -106,7 +106,13 @@
     }
     let holds;
     if (e.closest(definitions)) {
-      holds = style.transform === 'none' ? null : numbers(new DOMMatrix(style.transform));
+      // What is defined is on no screen, so that it is worked out here.
+      const steps = [...['translate', 'rotate', 'scale'].map(name => style[name] === 'none' ? '' : `${name}(${style[name].replaceAll(' ', ',')})`), style.transform === 'none' ? '' : style.transform].filter(s => s);
+      if (steps.length) {
+        const [across, down] = style.transformOrigin.split(' ').map(parseFloat);
+        const box = style.transformBox === 'view-box' ? { x: 0, y: 0 } : e.getBBox();
+        holds = numbers(new DOMMatrix().translate(box.x + across, box.y + down).multiply(new DOMMatrix(steps.join(' '))).translate(-box.x - across, -box.y - down));
+      }
     } else {
       const [inner, outer] = [e.getScreenCTM(), e.parentElement.getScreenCTM()];
       const local = inner && outer && DOMMatrix.fromMatrix(outer).inverse().multiply(DOMMatrix.fromMatrix(inner));
