@@ -232,5 +232,6 @@ internal static class Features
         ["runs of a text in gradients that let through"] = "<linearGradient id='l'><stop stop-color='#c30'/><stop offset='1' stop-color='#036' stop-opacity='.2'/></linearGradient><text id='x' x='5' y='60' font-family='Figtree' font-weight='800' font-size='44' letter-spacing='1' fill='url(#l)'>S<tspan fill='url(#l)' stroke='none'>K</tspan></text>",
         ["words among hard edges"] = "<g id='x' shape-rendering='crispEdges'><text x='5' y='50' font-family='Figtree' font-size='28' transform='rotate(8)' stroke='#fc6' fill='#036'>SKY</text><rect x='10' y='70' width='60' height='9'/></g>",
         ["what is repeated is turned about a point"] = "<defs><g id='s'><g style='transform:rotate(30deg);transform-origin:20px 30px'><rect x='20' y='20' width='40' height='20' fill='#c30'/></g><rect x='30' y='60' width='40' height='14' fill='#036' style='transform-box:fill-box;transform-origin:center;rotate:20deg;scale:1.2 .8'/></g></defs><use id='x' href='#s' x='8'/>",
+        ["what is seen in what is hidden"] = "<g id='around'><g id='x' visibility='hidden'><rect width='40' height='40' fill='#c30'/><g visibility='visible'><rect x='45' width='40' height='40' fill='#036'/></g><rect y='45' width='40' height='40' fill='#fc6'/></g></g>",
     };
 }

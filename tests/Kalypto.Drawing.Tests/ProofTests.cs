@@ -44,6 +44,13 @@ public sealed class ProofTests(ExactFixture exact) : IClassFixture<ExactFixture>
     }
 
     [Fact]
+    public async Task A_part_that_only_a_browser_draws_right_by_itself_is_nothing_against_its_screen()
+    {
+        var drawing = await ReadAsync("<clipPath id='c' clipPathUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.5'/></clipPath><g id='planet' clip-path='url(#c)'><rect id='day' x='80' y='100' width='80' height='160' fill='#e76'/><rect id='night' x='160' y='100' width='80' height='160' fill='#39456b'/></g>");
+        Assert.Empty((await ProveAsync(drawing)).Layers);
+    }
+
+    [Fact]
     public async Task The_smallest_layers_that_differ_are_found_among_those_that_do_not()
     {
         // Sharpening counts in pixels of the engine, which no rule knows of; the card lies in a group with what is right.

@@ -12,5 +12,6 @@ namespace Kalypto.Core.Designs;
 /// <param name="Width">The width of the picture, in px.</param>
 /// <param name="Height">The height of the picture, in px.</param>
 /// <param name="Ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
+/// <param name="KeepsVisibility">True where the file says right what of it is seen, though something around it is not; false for what is drawn though it is hidden.</param>
 public sealed record SourceCut(
-    string Source, SourcePlace Layer, ImmutableArray<SourcePlace> Without, ImmutableArray<SourcePlace> Counting, Box Drawing, Box Crop, double Width, double Height, string? Ground);
+    string Source, SourcePlace Layer, ImmutableArray<SourcePlace> Without, ImmutableArray<SourcePlace> Counting, Box Drawing, Box Crop, double Width, double Height, string? Ground, bool KeepsVisibility = false);

@@ -14,7 +14,9 @@ public sealed class Isolation
     private static readonly HashSet<string> NotOfAncestors = ["filter", "mix-blend-mode", "display", "visibility", "enable-background"];
     // What a drawing says of itself on a page: a size, as an attribute or in its style, would move all that is in it.
     private static readonly HashSet<string> PlaceOnAPage = ["x", "y", "width", "height", "min-width", "min-height", "max-width", "max-height", "overflow", "margin", "position", "left", "top", "background", "background-color"];
+    private static readonly HashSet<string> NotOfSeenAncestors = [.. NotOfAncestors.Where(p => p != "visibility")];
     private static readonly HashSet<string> NotOfTheLayer = ["display", "visibility"];
+    private static readonly HashSet<string> NotOfASeenLayer = ["display"];
     private static readonly HashSet<string> NotOfAShape = [.. NotOfAncestors, "clip-path", "mask"];
 
     private ImmutableArray<InsidePicture> pictures;
@@ -27,6 +29,9 @@ public sealed class Isolation
     private readonly SortedDictionary<string, Definition> definitions = new(StringComparer.Ordinal);
     private readonly HashSet<Layer> leftOut;
     private readonly bool shapeOnly;
+
+    // Something around it, or it itself, is not to be seen but for what says that it is.
+    private readonly bool keepsVisibility;
     private readonly ImmutableArray<Layer> counting;
 
     private Isolation(DrawingTree drawing, Layer layer, IReadOnlySet<int>? without, bool shapeOnly)
@@ -34,7 +39,8 @@ public sealed class Isolation
         this.drawing = drawing;
         this.layer = layer;
         this.shapeOnly = shapeOnly;
-        around = [.. layer.DrawnAncestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : NotOfAncestors, a.Content == LayerContent.Screen))];
+        keepsVisibility = !layer.HiddenHere && layer.DrawnAncestors().Prepend(layer).Any(l => l.Element.Style("visibility") is "hidden" or "collapse");
+        around = [.. layer.DrawnAncestors().Reverse().Skip(1).Select(a => Strip(a.Element, shapeOnly ? NotOfAShape : keepsVisibility ? NotOfSeenAncestors : NotOfAncestors, a.Content == LayerContent.Screen))];
         leftOut = without is null ? [] : [.. (layer.ViewBox is null ? layer.SelfAndDescendants() : drawing.Layers).Where(l => without.Contains(l.Ordinal))];
         counting = shapeOnly ? [] : [.. WithSomethingTakenOut().Where(l => CountedBox.InItsFile(l.Element, drawing))];
         foreach (var element in around)
@@ -205,7 +211,7 @@ public sealed class Isolation
     private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground) =>
         new(() => Document(crop, width, height, ground), isExact: true, !CanBeCut ? null
             : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)],
-                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground), CanBeCut ? layout : null)
+                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground, keepsVisibility), CanBeCut ? layout : null)
         { Fonts = Fonts };
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
@@ -228,7 +234,7 @@ public sealed class Isolation
         : element.With(element.Attributes, [.. element.Children.Where(c => c is not Element e || !without.Contains(e)).Select(c => c is Element e ? Pruned(e, without) : c)]);
 
     /// <summary>A hidden layer that ships is drawn all the same: the decision says more than the drawing.</summary>
-    private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : NotOfTheLayer, layer.Content == LayerContent.Screen);
+    private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : keepsVisibility ? NotOfASeenLayer : NotOfTheLayer, layer.Content == LayerContent.Screen);
 
     // Those layers of which something is in the drawing and not in this picture, and which are in it themselves.
     private IEnumerable<Layer> WithSomethingTakenOut()

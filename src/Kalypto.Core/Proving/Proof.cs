@@ -101,10 +101,12 @@ public sealed class Proof
         foreach (var areGroups in new[] { false, true })
         {
             var open = layers[areGroups].ToList();
-            // What is known needs no proof, and explains what differs where it lies; what is known of a part alone explains nothing of the whole.
+            // Drawn by itself only a browser draws a part of such a group right: that says nothing of it on its screen.
+            open.RemoveAll(l => drawing.Isolate(l.Layer, NoLayers) is { IsBeyondByItself: false, Beyond.IsEmpty: false });
+            // What is known needs no proof, and explains what differs where it lies.
             foreach (var known in open.Where(l => left.CountIn(l.Place).Other > 0 && !drawing.Isolate(l.Layer, NoLayers).Beyond.IsEmpty).ToList())
             {
-                left = drawing.Isolate(known.Layer, NoLayers).IsBeyondByItself ? left.Without(known.Place) : left;
+                left = left.Without(known.Place);
                 open.Remove(known);
             }
             for (var round = 0; round < rounds && Shown(open, withAll: !areGroups && round < RoundsOfAll) is { Count: > 0 } shown; round++)

@@ -97,8 +97,11 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         return screens.Sum(f => f.Wide * f.Tall) >= MostlyScreens * box.Width * box.Height ? [.. screens.Select(f => f.Element)] : [];
     }
 
-    private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName)
+    private void Add(ElementBuilder element, Layer? parent, HashSet<ElementBuilder> screenElements, string fallbackName, bool isUnseen = false)
     {
+        // What is not to be seen may hold what is (SVG 2, 11.6), other than what is not displayed.
+        isUnseen = element.Style("visibility") is { } said and not "inherit" ? said is "hidden" or "collapse" : isUnseen;
+        var isHidden = element.Style("display") == "none" || (isUnseen && !element.SelfAndDescendants().Skip(1).Any(e => e.Style("visibility") == "visible"));
         var content = parent is null || screenElements.Contains(element) ? LayerContent.Screen : ContentOf(element);
         var (whole, source) = NameOf(element, content, fallbackName);
         var (name, tags) = source == NameSource.Words ? (whole, null) : DrawnTags.Split(whole);
@@ -111,7 +114,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
             NameSource = source,
             Content = content,
             Element = element.Frozen!,
-            Hidden = element.Style("display") == "none" || element.Style("visibility") is "hidden" or "collapse",
+            Hidden = isHidden,
             Locked = element.Locked,
             Guide = element.Guide || (source != NameSource.Words && GuideName().IsMatch(name) && !HasContent(element)),
         };
@@ -122,7 +125,7 @@ internal sealed partial class LayerTree(Box box, ReadingLimits limits, IReadOnly
         {
             foreach (var child in element.Elements.Where(e => SvgNames.IsLayer(e.Name)))
             {
-                Add(child, layer, screenElements, fallbackName);
+                Add(child, layer, screenElements, fallbackName, isUnseen && !isHidden);
             }
         }
     }

@@ -22,10 +22,11 @@ public static partial class SourceDocument
 
     // Not seen, but still a part of the boxes that it is in.
     private const string Counted = "opacity:0!important";
-    private const string Shown = "display:inline!important;visibility:visible!important";
+    private const string Displayed = "display:inline!important";
+    private const string Shown = Displayed + ";visibility:visible!important";
 
     // Effects of a group belong to the group, as in an isolated layer.
-    private const string Around = Shown + ";filter:none!important;mix-blend-mode:normal!important";
+    private const string Around = ";filter:none!important;mix-blend-mode:normal!important";
     private static readonly XNamespace Svg = SvgNames.Namespace;
     private static readonly XNamespace Link = "http://www.w3.org/1999/xlink";
 
@@ -57,7 +58,7 @@ public static partial class SourceDocument
             {
                 Hide(sibling, referred, IsCounted(sibling, cut));
             }
-            Say(around, around == layer ? Shown : Around);
+            Say(around, (cut.KeepsVisibility ? Displayed : Shown) + (around == layer ? "" : Around));
         }
         return Write(root, cut);
     }

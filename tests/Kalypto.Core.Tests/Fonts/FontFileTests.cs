@@ -47,8 +47,26 @@ public class FontFileTests
                 Assert.NotEmpty(e.Message);
             }
         });
+        byte[] collection = [.. "ttcf"u8, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 16, .. Figtree];
+        Gen.Select(Gen.Int[0, 400].Array[1, 12], Gen.Byte.Array[12]).Sample((places, values) =>
+        {
+            byte[] broken = [.. collection];
+            for (var i = 0; i < places.Length; i++)
+            {
+                broken[places[i]] = values[i];
+            }
+            try
+            {
+                Assert.All(FontCollection.FontsOf(broken), f => Assert.InRange(f.Length, 12, FontFile.MostBytes));
+            }
+            catch (FontRefusedException e)
+            {
+                Assert.NotEmpty(e.Message);
+            }
+        });
         Gen.Byte.Array[0, 400].Sample(bytes =>
         {
+            Assert.Throws<FontRefusedException>(() => FontCollection.FontsOf((byte[])[.. "ttcf"u8, .. bytes]));
             Assert.Throws<FontRefusedException>(() => FontFile.Read((byte[])[0, 1, 0, 0, .. bytes], "f", "x.ttf"));
             Assert.Throws<FontRefusedException>(() => Woff.Unpack([.. "wOFF"u8, .. bytes]));
         });

@@ -57,6 +57,17 @@ public class IsolationTests
     }
 
     [Fact]
+    public void What_is_seen_in_something_hidden_is_there_and_what_is_hidden_is_not()
+    {
+        var drawing = Svg.Read("<g id='outer'><g id='unseen' visibility='hidden'><rect id='away'/><g id='seen' visibility='visible'><path id='line' d='M0 0h9'/></g></g></g><g id='gone' visibility='hidden'><circle id='dot' r='3'/></g>");
+        Assert.Equal(["away", "gone"], drawing.Layers.Where(l => l.Hidden).Select(l => l.Name));
+        string Document(string name) => Isolation.Of(drawing, drawing.Layer(name)).Document(new(0, 0, 9, 9), 9, 9);
+        // As in the drawing; what ships though it is hidden is drawn all the same.
+        Assert.All(["outer", "unseen", "line"], name => Assert.Contains("visibility=\"hidden\"", Document(name), StringComparison.Ordinal));
+        Assert.All(["away", "gone", "dot"], name => Assert.DoesNotContain("hidden", Document(name), StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void What_the_file_says_of_its_size_on_a_page_moves_nothing_in_it()
     {
         var drawing = Svg.Read("<path id='line' d='M0 10h90'/>", "viewBox='0 0 100 100' width='640' style='max-width:100%;height:auto;width:100%;background:#fff;font-weight:700'");
