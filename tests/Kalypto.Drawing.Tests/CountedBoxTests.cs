@@ -22,6 +22,9 @@ public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFix
         "<mask id='m' maskUnits='userSpaceOnUse' x='0' y='20' width='30' height='60'><circle cx='20' cy='50' r='40' fill='#fff'/></mask><g mask='url(#m)'>LAYER</g>")]
     [InlineData("<g style='transform-box:fill-box;transform-origin:center;transform:rotate(90deg)'>LAYER OTHER</g>", "<g transform='rotate(90 50 50)'>LAYER</g>")]
     [InlineData("<g style='clip-path:inset(20% 70% 0 0)'>LAYER OTHER</g>", "<clipPath id='c'><rect y='20' width='30' height='80'/></clipPath><g clip-path='url(#c)'>LAYER</g>")]
+    // What the file itself calls so stays.
+    [InlineData("<clipPath id='c' clipPathUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.4'/></clipPath><g data-counted='' clip-path='url(#c)'>LAYER OTHER</g>",
+        "<clipPath id='c'><circle cx='50' cy='50' r='40'/></clipPath><g clip-path='url(#c)'>LAYER</g>")]
     // What is shown elsewhere too is a part of the box all the same.
     [InlineData("<clipPath id='c' clipPathUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.4'/></clipPath><g clip-path='url(#c)'>LAYER OTHER</g><use href='#other' y='200'/>",
         "<clipPath id='c'><circle cx='50' cy='50' r='40'/></clipPath><g clip-path='url(#c)'>LAYER</g>")]

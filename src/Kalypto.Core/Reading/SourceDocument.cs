@@ -14,8 +14,8 @@ namespace Kalypto.Core.Reading;
 /// </summary>
 public static partial class SourceDocument
 {
-    /// <summary>The attribute of what is there only for the boxes that it is in.</summary>
-    public const string CountedMark = "data-counted";
+    // On what is there only for the boxes that it is in; a file that has it itself means something else.
+    private const string CountedMark = "data-counted";
 
     private const int LongestRule = 100;
     private const string Hidden = "display:none!important";
@@ -93,7 +93,7 @@ public static partial class SourceDocument
             foreach (var attribute in element.Attributes().Where(a => !a.IsNamespaceDeclaration).ToList())
             {
                 var name = attribute.Name.LocalName;
-                if (name.StartsWith("on", StringComparison.OrdinalIgnoreCase) || name is "srcset" or "srcdoc" or "formaction" or "action" or "ping"
+                if (name.StartsWith("on", StringComparison.OrdinalIgnoreCase) || name is CountedMark or "srcset" or "srcdoc" or "formaction" or "action" or "ping"
                     || (name is "href" or "src" && !IsInside(attribute.Value)))
                 {
                     attribute.Remove();
