@@ -75,23 +75,19 @@ public readonly record struct EmbeddedPicture(int Width, int Height)
     private static Colours ColoursOfPng(ReadOnlySpan<byte> head)
     {
         var (isSrgb, hasGamma, profile) = (false, false, (bool?)null);
-        for (var at = 8; at + 12 <= head.Length;)
+        foreach (var chunk in new PngChunks(head))
         {
-            var length = BinaryPrimitives.ReadUInt32BigEndian(head[at..]);
-            var name = head.Slice(at + 4, 4);
-            if (name.SequenceEqual("IDAT"u8) || length > head.Length - at - 12)
+            if (chunk.Name.SequenceEqual("IDAT"u8))
             {
                 break;
             }
-            var data = head.Slice(at + 8, (int)length);
-            if (name.SequenceEqual("cICP"u8))
+            if (chunk.Name.SequenceEqual("cICP"u8))
             {
-                return data is [1, 13, ..] ? Colours.Srgb : Colours.Own;
+                return chunk.Data is [1, 13, ..] ? Colours.Srgb : Colours.Own;
             }
-            profile = name.SequenceEqual("iCCP"u8) ? !ColourProfile.IsSrgb(Inflated(data)) : profile;
-            isSrgb |= name.SequenceEqual("sRGB"u8);
-            hasGamma |= name.SequenceEqual("gAMA"u8);
-            at += 12 + (int)length;
+            profile = chunk.Name.SequenceEqual("iCCP"u8) ? !ColourProfile.IsSrgb(Inflated(chunk.Data)) : profile;
+            isSrgb |= chunk.Name.SequenceEqual("sRGB"u8);
+            hasGamma |= chunk.Name.SequenceEqual("gAMA"u8);
         }
         return profile is { } isOwn ? isOwn ? Colours.Own : Colours.Srgb : hasGamma && !isSrgb ? Colours.Gamma : Colours.Srgb;
     }

@@ -1,5 +1,6 @@
+using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
 using Kalypto.Drawing.Native;
-using NetVips;
 
 namespace Kalypto.Drawing.Encoders;
 
@@ -13,61 +14,80 @@ internal static class Averaged
     /// <remarks>Of a picture in Display P3 a second one may lie below, for colours that the first lost.</remarks>
     public static void Into(byte[] png, Cairo.Surface surface)
     {
-        Vips.Start();
-        try
+        using var rows = new PngRows(png);
+        var (width, height) = (surface.Width, surface.Height);
+        var times = rows.Width / width;
+        var pictures = times < 1 ? 0 : rows.Height / (height * times);
+        if (pictures is not (1 or 2) || rows.Width != width * times || rows.Height != height * times * pictures)
         {
-            using var image = Image.PngloadBuffer(png);
-            using var coloured = image.Bands == 4 ? image.Copy() : image.Bands == 3 ? image.Bandjoin(255) : throw new RenderingFailedException("The exact engine drew a picture without colours.");
-            var (width, height) = (surface.Width, surface.Height);
-            var times = coloured.Width / width;
-            var pictures = times < 1 ? 0 : coloured.Height / (height * times);
-            if (pictures is not (1 or 2) || coloured.Width != width * times || coloured.Height != height * times * pictures)
-            {
-                throw new RenderingFailedException($"The exact engine drew {coloured.Width} x {coloured.Height} px for {width} x {height}.");
-            }
-            var rgba = coloured.WriteToMemory<byte>();
-            var pixels = surface.Pixels();
-            Average(rgba, pixels, surface.Stride, width, height, times);
-            if (pictures == 2)
-            {
-                var second = new byte[pixels.Length];
-                Average(rgba.AsSpan(rgba.Length / 2), second, surface.Stride, width, height, times);
-                BeyondSrgb.Restore(pixels, second);
-            }
+            throw new RenderingFailedException($"The exact engine drew {rows.Width} x {rows.Height} px for {width} x {height}.");
         }
-        catch (VipsException e)
+        var pixels = surface.Pixels();
+        Average(rows, pixels, surface.Stride, width, height, times);
+        if (pictures == 2)
         {
-            throw new RenderingFailedException($"What the exact engine drew cannot be read: {e.Message.Trim().Split('\n')[0].TrimEnd('.')}.");
+            var second = new byte[pixels.Length];
+            Average(rows, second, surface.Stride, width, height, times);
+            BeyondSrgb.Restore(pixels, second);
         }
     }
 
-    private static void Average(ReadOnlySpan<byte> rgba, Span<byte> pixels, int stride, int width, int height, int times)
+    private static void Average(PngRows rows, Span<byte> pixels, int stride, int width, int height, int times)
+    {
+        var length = width * times * 4;
+        var strip = new byte[length * times];
+        for (var y = 0; y < height; y++)
+        {
+            for (var row = 0; row < times; row++)
+            {
+                rows.Read(strip.AsSpan(row * length, length));
+            }
+            Average(strip, pixels.Slice(y * stride, width * 4), width, times);
+        }
+    }
+
+    private static void Average(ReadOnlySpan<byte> strip, Span<byte> pixels, int width, int times)
     {
         var (row, count) = (width * times * 4, times * times);
         var half = 255 * count / 2;
-        for (var y = 0; y < height; y++)
+        for (var x = 0; x < width; x++)
         {
-            for (var x = 0; x < width; x++)
+            int r = 0, g = 0, b = 0, a = 0;
+            if (times == Vector128<uint>.Count && IsFlat(strip, x, row))
             {
-                int r = 0, g = 0, b = 0, a = 0;
+                var at = x * times * 4;
+                a = strip[at + 3] * count;
+                (r, g, b) = (strip[at] * a, strip[at + 1] * a, strip[at + 2] * a);
+            }
+            else
+            {
                 for (var dy = 0; dy < times; dy++)
                 {
-                    var at = (y * times + dy) * row + x * times * 4;
+                    var at = dy * row + x * times * 4;
                     for (var dx = 0; dx < times; dx++, at += 4)
                     {
-                        int alpha = rgba[at + 3];
+                        int alpha = strip[at + 3];
                         a += alpha;
-                        r += rgba[at] * alpha;
-                        g += rgba[at + 1] * alpha;
-                        b += rgba[at + 2] * alpha;
+                        r += strip[at] * alpha;
+                        g += strip[at + 1] * alpha;
+                        b += strip[at + 2] * alpha;
                     }
                 }
-                var to = y * stride + x * 4;
-                pixels[to] = (byte)((b + half) / (255 * count));
-                pixels[to + 1] = (byte)((g + half) / (255 * count));
-                pixels[to + 2] = (byte)((r + half) / (255 * count));
-                pixels[to + 3] = (byte)((a + count / 2) / count);
             }
+            var to = x * 4;
+            pixels[to] = (byte)((b + half) / (255 * count));
+            pixels[to + 1] = (byte)((g + half) / (255 * count));
+            pixels[to + 2] = (byte)((r + half) / (255 * count));
+            pixels[to + 3] = (byte)((a + count / 2) / count);
         }
+    }
+
+    /// <summary>True when the four by four pixels of one are all the same, as most are.</summary>
+    private static bool IsFlat(ReadOnlySpan<byte> strip, int x, int row)
+    {
+        var four = MemoryMarshal.Cast<byte, uint>(strip);
+        var (at, step) = (x * 4, row / 4);
+        var first = Vector128.Create(four[at]);
+        return Vector128.Create(four[at..]) == first && Vector128.Create(four[(at + step)..]) == first && Vector128.Create(four[(at + 2 * step)..]) == first && Vector128.Create(four[(at + 3 * step)..]) == first;
     }
 }

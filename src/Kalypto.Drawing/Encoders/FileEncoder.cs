@@ -93,7 +93,7 @@ internal static class FileEncoder
         switch (ask.Format.Id)
         {
             case "png8":
-                var few = Smallest(FileHeads.WithoutChunk(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), "pHYs"), rgba, width, height, final);
+                var few = Smallest(FileHeads.WithoutChunk(image.PngsaveBuffer(palette: true, q: quality, dither: 1, effort: 7, compression: 9, keep: Enums.ForeignKeep.None), "pHYs"u8), rgba, width, height, final);
                 return PngCredit.Add(isP3 ? P3Profile.AddTo(few) : few, credit);
             case "jpeg":
                 using (var flat = image.Flatten(background: [255, 255, 255]))

@@ -1,30 +1,25 @@
-using System.Buffers.Binary;
-using System.Text;
+using Kalypto.Core.Designs;
 
 namespace Kalypto.Drawing.Encoders;
 
 /// <summary>What stands at the beginning of files, put right where the library writes it otherwise than readers want it.</summary>
 internal static class FileHeads
 {
-    private const int PngSignature = 8;
-
     /// <summary>Where a PNG goes on behind its signature and IHDR, which stand first.</summary>
-    public const int AfterPngHead = PngSignature + 25;
+    public const int AfterPngHead = 8 + 25;
     private const int GifScreen = 13;
 
     /// <summary>A PNG without a chunk of a name, such as the one that says how many pixels a metre has, which no picture here knows.</summary>
-    public static byte[] WithoutChunk(byte[] png, string name)
+    public static byte[] WithoutChunk(byte[] png, ReadOnlySpan<byte> name)
     {
         using var file = new MemoryStream(png.Length);
-        file.Write(png, 0, PngSignature);
-        for (var at = PngSignature; at + 12 <= png.Length;)
+        file.Write(PngChunks.Signature);
+        foreach (var chunk in new PngChunks(png))
         {
-            var length = 12 + (int)BinaryPrimitives.ReadUInt32BigEndian(png.AsSpan(at));
-            if (Encoding.Latin1.GetString(png, at + 4, 4) != name)
+            if (!chunk.Name.SequenceEqual(name))
             {
-                file.Write(png, at, length);
+                file.Write(chunk.Whole);
             }
-            at += length;
         }
         return file.ToArray();
     }

@@ -107,23 +107,16 @@ internal static class PictureConverter
     /// <summary>The code points for its colours that a PNG says (PNG, third edition, 11.3.2.6: they go before any profile); null for none.</summary>
     private static byte[]? CodePointsOf(ReadOnlySpan<byte> file)
     {
-        if (file.Length < 8 || file[0] != 0x89)
+        foreach (var chunk in new PngChunks(file))
         {
-            return null;
-        }
-        for (var at = 8; at + 12 <= file.Length;)
-        {
-            var length = BinaryPrimitives.ReadUInt32BigEndian(file[at..]);
-            var name = file.Slice(at + 4, 4);
-            if (name.SequenceEqual("IDAT"u8) || length > int.MaxValue - at - 12)
+            if (chunk.Name.SequenceEqual("IDAT"u8))
             {
                 return null;
             }
-            if (name.SequenceEqual("cICP"u8) && length == 4)
+            if (chunk.Name.SequenceEqual("cICP"u8) && chunk.Data.Length == 4)
             {
-                return file.Slice(at + 8, 4).ToArray();
+                return chunk.Data.ToArray();
             }
-            at += 12 + (int)length;
         }
         return null;
     }
@@ -131,28 +124,18 @@ internal static class PictureConverter
     /// <summary>By how much the light of a PNG is to be raised, where it says so and says nothing better (PNG, 11.3.2 and 13.13); null for nothing.</summary>
     private static double? GammaOf(ReadOnlySpan<byte> file)
     {
-        if (file.Length < 8 || file[0] != 0x89)
-        {
-            return null;
-        }
         double? gamma = null;
-        for (var at = 8; at + 12 <= file.Length;)
+        foreach (var chunk in new PngChunks(file))
         {
-            var length = BinaryPrimitives.ReadUInt32BigEndian(file[at..]);
-            var name = file.Slice(at + 4, 4);
+            var name = chunk.Name;
             if (name.SequenceEqual("IDAT"u8) || name.SequenceEqual("sRGB"u8) || name.SequenceEqual("iCCP"u8) || name.SequenceEqual("cICP"u8))
             {
                 return name.SequenceEqual("IDAT"u8) && gamma is { } said && Math.Abs(said - UsualGamma) > SameGamma ? UsualGamma / said : null;
             }
-            if (name.SequenceEqual("gAMA"u8) && length == 4 && at + 12 <= file.Length && BinaryPrimitives.ReadUInt32BigEndian(file[(at + 8)..]) is > 0 and var hundredThousandths)
+            if (name.SequenceEqual("gAMA"u8) && chunk.Data.Length == 4 && BinaryPrimitives.ReadUInt32BigEndian(chunk.Data) is > 0 and var hundredThousandths)
             {
                 gamma = hundredThousandths / 100_000.0;
             }
-            if (length > int.MaxValue - at - 12)
-            {
-                return null;
-            }
-            at += 12 + (int)length;
         }
         return null;
     }

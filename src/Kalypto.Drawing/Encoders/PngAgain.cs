@@ -1,5 +1,5 @@
-using System.Buffers.Binary;
 using System.IO.Compression;
+using Kalypto.Core.Designs;
 using Kalypto.Drawing.Native;
 
 namespace Kalypto.Drawing.Encoders;
@@ -12,8 +12,6 @@ internal static class PngAgain
     private const int SeveralRounds = 260_000;
     private const int Most = 1_500_000;
     private const int Rounds = 5;
-    private const int Head = 8;
-    private const int AroundData = 12;
 
     /// <summary>The file, or a smaller one of the same pixels.</summary>
     public static byte[] Smaller(byte[] png)
@@ -21,18 +19,16 @@ internal static class PngAgain
         using var packed = new MemoryStream();
         using var before = new MemoryStream();
         using var after = new MemoryStream();
-        for (var at = Head; at < png.Length;)
+        foreach (var chunk in new PngChunks(png))
         {
-            var length = BinaryPrimitives.ReadInt32BigEndian(png.AsSpan(at));
-            if (png.AsSpan(at + 4, 4).SequenceEqual("IDAT"u8))
+            if (chunk.Name.SequenceEqual("IDAT"u8))
             {
-                packed.Write(png, at + 8, length);
+                packed.Write(chunk.Data);
             }
             else
             {
-                (packed.Length == 0 ? before : after).Write(png, at, length + AroundData);
+                (packed.Length == 0 ? before : after).Write(chunk.Whole);
             }
-            at += length + AroundData;
         }
         packed.Position = 0;
         using var rows = new MemoryStream();
@@ -45,7 +41,7 @@ internal static class PngAgain
             return png;
         }
         using var file = new MemoryStream();
-        file.Write(png, 0, Head);
+        file.Write(PngChunks.Signature);
         before.WriteTo(file);
         PngEncoder.Chunk(file, "IDAT"u8, Zopfli.Zlib(rows.GetBuffer().AsSpan(0, (int)rows.Length), rows.Length <= SeveralRounds ? Rounds : 1, rows.Length > OneBlock));
         after.WriteTo(file);

@@ -1,6 +1,7 @@
 using System.Buffers.Binary;
 using System.IO.Compression;
 using System.IO.Hashing;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Rendering;
 using Kalypto.Drawing.Native;
 
@@ -26,7 +27,6 @@ public static class PngEncoder
 
     // What stands around the pixels of a file.
     private const int Around = 57;
-    private static readonly byte[] Signature = [0x89, (byte)'P', (byte)'N', (byte)'G', 0x0d, 0x0a, 0x1a, 0x0a];
 
     /// <summary>Encodes pixels.</summary>
     /// <param name="rgba">RGBA, not premultiplied, rows without gaps.</param>
@@ -144,7 +144,7 @@ public static class PngEncoder
     private static byte[] File(ReadOnlySpan<byte> rgba, int width, int height, PixelLayout layout, int filter, CompressionLevel? level)
     {
         using var file = new MemoryStream();
-        file.Write(Signature);
+        file.Write(PngChunks.Signature);
         Span<byte> head = stackalloc byte[13];
         BinaryPrimitives.WriteInt32BigEndian(head, width);
         BinaryPrimitives.WriteInt32BigEndian(head[4..], height);

@@ -5,6 +5,8 @@ namespace Kalypto.Drawing.Encoders;
 /// <summary>The five filters of PNG rows (PNG specification, chapter 9): each writes what a guess from the neighbours leaves over.</summary>
 internal static class RowFilters
 {
+    private const int Ups = 2;
+    private const int Paeths = 4;
     private static readonly int Lanes = Vector<byte>.Count;
 
     // A lane of 16 bits takes this many sums of two bytes of at most 128.
@@ -39,6 +41,31 @@ internal static class RowFilters
         for (; at < here.Length; at++)
         {
             rest[at] = (byte)(here[at] - Guess(filter, left[at], up[at], corner[at]));
+        }
+    }
+
+    /// <summary>Makes a row of a filtered one.</summary>
+    /// <param name="line">The filter's number and the filtered row; the row afterwards, behind the number.</param>
+    /// <param name="above">The row above; zeros above the first.</param>
+    /// <param name="step">Bytes from a byte to that of the pixel before.</param>
+    /// <exception cref="RenderingFailedException">There is no such filter.</exception>
+    public static void Undo(Span<byte> line, ReadOnlySpan<byte> above, int step)
+    {
+        var filter = line[0];
+        var row = line[1..];
+        if (filter > Paeths)
+        {
+            throw new RenderingFailedException($"A row of a picture says filter {filter}; there are five.");
+        }
+        var at = 0;
+        // Only what looks at the row itself must go byte by byte.
+        for (; filter == Ups && at <= row.Length - Lanes; at += Lanes)
+        {
+            (new Vector<byte>(row[at..]) + new Vector<byte>(above[at..])).CopyTo(row[at..]);
+        }
+        for (; filter != 0 && at < row.Length; at++)
+        {
+            row[at] += (byte)Guess(filter, at < step ? 0 : row[at - step], above[at], at < step ? 0 : above[at - step]);
         }
     }
 
