@@ -1,4 +1,5 @@
 using System.Text;
+using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Proving;
@@ -10,6 +11,8 @@ namespace Kalypto.Drawing.Tests;
 public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFixture>
 {
     private const int Side = 200;
+    private const string Layer = "<rect id='x' width='50' height='100' fill='#06c'/>";
+    private const string Next = "<rect id='next' x='40' y='20' width='30' height='30' fill='#c30'/>";
     private const string Other = "<rect id='other' x='60' width='40' height='100' fill='lime'/>";
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
@@ -43,6 +46,30 @@ public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFix
         Assert.DoesNotContain("rgb(0, 255, 0)", svg, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("<clipPath id='c' clipPathUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.4'/></clipPath><g clip-path='url(#c)'>LAYER NEXT OTHER</g>",
+        "<clipPath id='c'><circle cx='50' cy='50' r='40'/></clipPath><g clip-path='url(#c)'>LAYER NEXT</g>")]
+    // In groups of which it takes a part.
+    [InlineData("<clipPath id='c' clipPathUnits='objectBoundingBox'><circle cx='.5' cy='.5' r='.4'/></clipPath><g clip-path='url(#c)' opacity='.5'>LAYER OTHER</g>NEXT",
+        "<clipPath id='c'><circle cx='50' cy='50' r='40'/></clipPath><g clip-path='url(#c)' opacity='.5'>LAYER</g>NEXT")]
+    // Where only a browser knows what a rule means.
+    [InlineData("<style>rect:has(+ #next){fill:#963}</style>OTHER <g>LAYER NEXT</g>", "<g><rect width='50' height='100' fill='#963'/>NEXT</g>")]
+    [InlineData("<style>rect:has(+ #next){fill:#963}</style><g style='visibility:hidden'>OTHER LAYER NEXT</g>", "<g><rect width='50' height='100' fill='#963'/>NEXT</g>")]
+    public async Task Layers_that_are_put_together_lie_where_they_are_on_their_screen(string said, string plain)
+    {
+        exact.IsNeeded();
+        var drawing = Read(said);
+        var (arrangement, ordinal) = Arranger.Combine(drawing, Arrangement.None, [.. drawing.Layers.Where(l => l.Name is "x" or "next").Select(l => l.Ordinal)], "both");
+        var arranged = Arranger.Apply(drawing, arrangement);
+        var isolation = Isolation.Of(arranged, arranged.Layers[ordinal]);
+        Assert.NotEmpty(isolation.Beyond);
+        var expected = await exact.Renderer.PixelsAsync(Isolation.Of(Read(plain), Read(plain).Layers[0]).Scene(new(0, 0, 100, 100), Side, Side, isExact: true), Side, Side, cancel);
+        var (drawn, written, svg) = await exact.WrittenBesideABrowserAsync(isolation, new(0, 0, 100, 100), Side, Side, isExact: true, cancel);
+        Assert.InRange(Differences.Of(expected.Bytes!, drawn, Side, Side).Share, 0, 0.002);
+        Assert.InRange(Differences.Of(expected.Bytes!, written, Side, Side).Share, 0, 0.01);
+        Assert.DoesNotContain("rgb(0, 255, 0)", svg, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_line_in_a_masked_group_is_there_by_itself()
     {
@@ -58,9 +85,14 @@ public sealed class CountedBoxTests(ExactFixture exact) : IClassFixture<ExactFix
 
     private Isolation Part(string inside)
     {
-        var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>{inside.Replace("LAYER", "<rect id='x' width='50' height='100' fill='#06c'/>", StringComparison.Ordinal).Replace("OTHER", Other, StringComparison.Ordinal)}</svg>");
-        exact.Add(file);
-        var drawing = SvgReader.Read(file, "Drawing");
+        var drawing = Read(inside);
         return Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x"));
+    }
+
+    private DrawingTree Read(string inside)
+    {
+        var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'>{inside.Replace("LAYER", Layer, StringComparison.Ordinal).Replace("NEXT", Next, StringComparison.Ordinal).Replace("OTHER", Other, StringComparison.Ordinal)}</svg>");
+        exact.Add(file);
+        return SvgReader.Read(file, "Drawing");
     }
 }

@@ -14,4 +14,8 @@ namespace Kalypto.Core.Designs;
 /// <param name="Ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
 /// <param name="KeepsVisibility">True where the file says right what of it is seen, though something around it is not; false for what is drawn though it is hidden.</param>
 public sealed record SourceCut(
-    string Source, SourcePlace Layer, ImmutableArray<SourcePlace> Without, ImmutableArray<SourcePlace> Counting, Box Drawing, Box Crop, double Width, double Height, string? Ground, bool KeepsVisibility = false);
+    string Source, SourcePlace Layer, ImmutableArray<SourcePlace> Without, ImmutableArray<SourcePlace> Counting, Box Drawing, Box Crop, double Width, double Height, string? Ground, bool KeepsVisibility = false)
+{
+    /// <summary>Where those layers begin that were put together, of which alone something is to be seen: <see cref="Layer"/> is then the nearest element around them all. None for a layer of the file.</summary>
+    public ImmutableArray<SourcePlace> Members { get; init; } = [];
+}

@@ -116,8 +116,8 @@ public sealed class Isolation
     /// <summary>True for one that holds colours beyond sRGB.</summary>
     public bool IsWide => isWide ??= Elements.Any(e => e.Wide is not null);
 
-    /// <summary>False for what cannot be cut out of the file that the drawing came in by, such as a group that was made of layers here.</summary>
-    public bool CanBeCut => !shapeOnly && drawing.Source is not null && layer.Element.At.IsKnown && !layer.Combined;
+    /// <summary>False for what cannot be cut out of the file that the drawing came in by.</summary>
+    public bool CanBeCut => !shapeOnly && drawing.Source is not null && InFile.At.IsKnown && Members.All(m => m.Element.At.IsKnown);
 
     /// <summary>Every element that has a part in the picture.</summary>
     internal IEnumerable<Element> Elements => Itself.SelfAndDescendants().Concat(around).Append(drawing.Root)
@@ -210,8 +210,8 @@ public sealed class Isolation
     // Where there is no exact engine, the quick one draws the document as it is for all others.
     private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground) =>
         new(() => Document(crop, width, height, ground), isExact: true, !CanBeCut ? null
-            : new(drawing.Source!, layer.Element.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)],
-                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground, keepsVisibility), CanBeCut ? layout : null)
+            : new(drawing.Source!, InFile.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)],
+                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground, keepsVisibility) { Members = [.. Members.Select(m => m.Element.At)] }, CanBeCut ? layout : null)
         { Fonts = Fonts };
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
@@ -236,6 +236,11 @@ public sealed class Isolation
     /// <summary>A hidden layer that ships is drawn all the same: the decision says more than the drawing.</summary>
     private Element Itself => Strip(layer.Element, shapeOnly ? NotOfAShape : keepsVisibility ? NotOfASeenLayer : NotOfTheLayer, layer.Content == LayerContent.Screen);
 
+    // A group that was made of layers here is in no file; what is around them is.
+    private Element InFile => layer.Combined ? layer.Parent!.Element : layer.Element;
+
+    private IReadOnlyList<Layer> Members => layer.Combined ? layer.Children : [];
+
     // Those layers of which something is in the drawing and not in this picture, and which are in it themselves.
     private IEnumerable<Layer> WithSomethingTakenOut()
     {
@@ -248,7 +253,14 @@ public sealed class Isolation
             }
         }
         // The drawing itself is as large as it is.
-        return taken.Where(l => l.DrawnParent is not null && (l == layer || layer.DrawnAncestors().Contains(l) || l.DrawnAncestors().Contains(layer))).OrderBy(l => l.Ordinal);
+        return taken.Where(l => l.DrawnParent is not null && (l == layer || layer.DrawnAncestors().Contains(l) || l.DrawnAncestors().Contains(layer))).Concat(BetweenMembers()).OrderBy(l => l.Ordinal);
+    }
+
+    // Groups of the file that hold a part of what was put together here, and something else.
+    private IEnumerable<Layer> BetweenMembers()
+    {
+        var ways = Members.SelectMany(m => m.DrawnAncestors().TakeWhile(a => a != layer.Parent).Prepend(m)).ToHashSet();
+        return ways.Where(w => !Members.Contains(w) && drawing.Layers.Any(l => l.DrawnParent == w && !l.Hidden && !ways.Contains(l)));
     }
 
     private HashSet<Element> LeftOutElements() => [.. leftOut.Select(l => l.Element)];

@@ -52,13 +52,15 @@ public static partial class SourceDocument
         {
             Hide(inside, referred, IsCounted(inside, cut));
         }
-        for (var around = layer; around != root; around = around.Parent!)
+        HashSet<XElement> shown = cut.Members.IsEmpty ? [layer] : [.. root.Descendants().Where(e => cut.Members.Contains(PlaceOf(e)))];
+        var ways = shown.SelectMany(e => e.AncestorsAndSelf()).ToHashSet();
+        foreach (var beside in ways.Where(e => !shown.Contains(e)).SelectMany(e => e.Elements()).Where(e => !ways.Contains(e) && IsPainted(e)).ToList())
         {
-            foreach (var sibling in around.Parent!.Elements().Where(e => e != around && IsPainted(e)).ToList())
-            {
-                Hide(sibling, referred, IsCounted(sibling, cut));
-            }
-            Say(around, (cut.KeepsVisibility ? Displayed : Shown) + (around == layer ? "" : Around));
+            Hide(beside, referred, IsCounted(beside, cut));
+        }
+        foreach (var around in layer.AncestorsAndSelf().Where(e => e != root))
+        {
+            Say(around, (cut.KeepsVisibility ? Displayed : Shown) + (shown.Contains(around) ? "" : Around));
         }
         return Write(root, cut);
     }

@@ -33,7 +33,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     private const string FileVersion = "4";
 
     // Goes up when what the exact engine is given, or what is made of its pictures, changes.
-    private const string AveragingVersion = "4";
+    private const string AveragingVersion = "5";
     private readonly WorkerPool drawers;
 
     // People wait for what these do: bringing in, comparing. Nothing that is drawn, however long, takes them.
