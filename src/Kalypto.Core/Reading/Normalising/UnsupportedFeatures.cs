@@ -122,7 +122,7 @@ internal sealed partial class UnsupportedFeatures : INormalisation
             yield return "a filter that takes in what lies behind";
         }
         // The shadow of something is its blur too, but in one colour; a step that was made here for such a one is no blur of the drawing.
-        if (element.Name == "feGaussianBlur" && element.Column > 0 && (element["in"] is "SourceGraphic" || (element["in"] is null && element.Parent?.Elements.First() == element)))
+        if (element.Name == "feGaussianBlur" && element.Column > 0 && FilterInputs.HaveColours(element))
         {
             yield return "a blur";
         }
