@@ -211,7 +211,8 @@ public sealed class Isolation
     private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground) =>
         new(() => Document(crop, width, height, ground), isExact: true, !CanBeCut ? null
             : new(drawing.Source!, InFile.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)],
-                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground, keepsVisibility) { Members = [.. Members.Select(m => m.Element.At)] }, CanBeCut ? layout : null)
+                [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground, keepsVisibility)
+            { Members = [.. Members.Select(m => m.Element.At)] }, CanBeCut ? layout : null)
         { Fonts = Fonts };
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
