@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using System.Text;
 using Kalypto.Application.BringingIn;
+using Kalypto.Application.Editing;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
@@ -31,6 +32,23 @@ public class BringInTests
         Assert.Equal((2, 1, 1), Assert.IsType<BroughtIn.Read>(results[0]) is var read ? (read.Layers, read.Screens, read.DrawnAt) : default);
         Assert.NotEmpty(Assert.IsType<BroughtIn.Refused>(results[1]).Why.Message);
         Assert.Equal(["Tonight", "Tonight map", "Sky"], (await kalypto.OpenAsync(project)).States.Select(s => s.Name));
+    }
+
+    [Fact]
+    public async Task A_design_is_as_large_as_its_file_says_and_may_be_said_to_be_otherwise()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var read = Assert.IsType<BroughtIn.Read>(Assert.Single(await BringAsync(kalypto, null, "dome.svg", Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg' width='24' height='24' viewBox='0 -960 960 960'><path id='dome' d='M80-480H880'/></svg>"))));
+        Assert.Equal(40, read.DrawnAt);
+        var visit = await kalypto.VisitAsync(read.Project);
+        var arrange = kalypto.Get<ArrangeScreens>();
+        await Assert.ThrowsAsync<ArgumentOutOfRangeException>(() => arrange.DrawnAtAsync(visit, read.Design, 7, TestContext.Current.CancellationToken));
+        foreach (var scale in new[] { 1.0, 40 })
+        {
+            await arrange.DrawnAtAsync(visit, read.Design, scale, TestContext.Current.CancellationToken);
+            Assert.Equal(scale, Assert.Single((await kalypto.OpenAsync(read.Project)).States).DrawnAt);
+            visit = await kalypto.VisitAsync(read.Project);
+        }
     }
 
     [Fact]

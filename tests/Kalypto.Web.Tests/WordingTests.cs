@@ -23,6 +23,6 @@ public class WordingTests
         Assert.Equal(words.Count, words.Distinct().Count() + words.Count(w => w == "badge does not do.") - 1);
         Assert.Equal("a.svg was not brought in. It is torn (line 7). Mend it.", words[^1]);
         Assert.Equal("2 layers are of the kind “badge”. Give them another kind first.", RecipeWords.Say(new(RecipeRefusal.Why.KindIsUsed, "badge", 2)));
-        Assert.Equal("1 layer on 3 screens, drawn at 2x by the look of its size", BroughtInWords.Say(new BroughtIn.Read("a.svg", 1, 1, 1, 3, 2)));
+        Assert.Equal("1 layer on 3 screens, drawn at 2x by its size", BroughtInWords.Say(new BroughtIn.Read("a.svg", 1, 1, 1, 3, 2)));
     }
 }

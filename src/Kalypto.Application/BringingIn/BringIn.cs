@@ -126,7 +126,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
                 await ProveAsync(target.Project!.Value, same.Id, read, cancel);
                 return next;
             }
-            var drawnAt = DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]);
+            var drawnAt = DrawnScale.Of(drawing);
             var project = await target.ProjectAsync(() => projects.AddAsync(DesignName(dropped), AllPlatforms.Usual, target.Actor, cancel));
             if (await designs.AddAsync(new(project, target.Actor), new(name, drawnAt, fileName, file, shapes) { MeasuredWith = drawing.Fonts.Key, Merged = read.Measured.Merged, Marks = await DecidedAsync(project, drawing, cancel) }, cancel) is not { } design)
             {

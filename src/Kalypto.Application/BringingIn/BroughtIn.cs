@@ -20,7 +20,7 @@ public abstract record BroughtIn(string File)
     /// <param name="Design">The number of the design.</param>
     /// <param name="Layers">How many layers it has.</param>
     /// <param name="Screens">How many screens it has.</param>
-    /// <param name="DrawnAt">What it is drawn at by the look of its size.</param>
+    /// <param name="DrawnAt">What it is drawn at, as its file says or by the look of its size.</param>
     public sealed record Read(string File, int Project, int Design, int Layers, int Screens, double DrawnAt) : BroughtIn(File)
     {
         /// <summary>A design that it looks like; null for none.</summary>

@@ -15,6 +15,9 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
     private const int MostScreenSide = 3000;
     private const double ScreenScale = 2;
 
+    // An icon that is a screen by itself is looked at as large as any other.
+    private const int LeastScreenSide = 480;
+
     /// <summary>What came of asking for a picture.</summary>
     /// <param name="IsThere">False when there is no such design, screen or layer.</param>
     /// <param name="Png">The picture; null when there is nothing to see.</param>
@@ -31,7 +34,7 @@ public sealed class LayerPictures(ProjectStore projects, DrawingCache cache, Ope
     /// <summary>A screen of a design that was opened already, such as one of a delivery.</summary>
     public async Task<Answer> ScreenAsync(DesignRow row, DesignState state, int root, CancellationToken cancel) =>
         state.Measured.Drawing.Screens.FirstOrDefault(s => s.Root.Ordinal == root) is { } screen
-            ? await DrawAsync(row, state, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Side(screen.Box, state.DrawnAt), cancel) : Answer.NotThere;
+            ? await DrawAsync(row, state, screen.Root, Isolation.Of(state.Measured.Drawing, screen.Root), screen.Box, Math.Max(LeastScreenSide, Side(screen.Box, state.DrawnAt)), cancel) : Answer.NotThere;
 
     /// <summary>A whole drawing.</summary>
     public Task<Answer> BoardAsync(int project, int design, CancellationToken cancel) => WithAsync(project, design, null, async (row, state) =>

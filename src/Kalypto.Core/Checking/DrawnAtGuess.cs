@@ -15,7 +15,7 @@ public sealed class DrawnAtGuess : DesignCheck
 
     /// <inheritdoc/>
     public override CheckText Text { get; } = new(
-        "Designs whose screens are as wide as those of a device drawn at another scale than the design says.",
+        "Designs whose file says another size than its units, or whose screens are as wide as those of a device drawn at another scale than the design says.",
         "Every size in points, every scale and every crop follows from what a design is drawn at.",
         "A design that says 1x with screens 750 wide, twice the 375 of a phone.",
         "Say on the screens page what it is drawn at.");
@@ -23,9 +23,16 @@ public sealed class DrawnAtGuess : DesignCheck
     /// <inheritdoc/>
     protected override IEnumerable<Finding> Run(DesignState design)
     {
-        var boxes = design.Measured.Drawing.Screens.Select(s => s.Box).ToList();
+        var drawing = design.Measured.Drawing;
+        var boxes = drawing.Screens.Select(s => s.Box).ToList();
         var guess = DeviceSizes.DrawnAt(boxes);
-        if (guess > design.DrawnAt && design.DrawnAt == 1)
+        if (DrawnScale.SaidBy(drawing) is { } said && design.DrawnAt == 1)
+        {
+            yield return new(Id, Severity.Hint, new(design.Id, 0),
+                $"“{design.Name}” says that it is drawn at 1x, but its file shows {Numbers.Text(drawing.Box.Width, 0)} units on {Numbers.Text(drawing.Box.Width / said, 0)} px, which is {Numbers.Text(said, 2)}x.",
+                new("Say what it is drawn at", Place: "screens"));
+        }
+        else if (guess > design.DrawnAt && design.DrawnAt == 1)
         {
             yield return new(Id, Severity.Hint, new(design.Id, 0),
                 $"“{design.Name}” says that it is drawn at {design.DrawnAt}x, but its screens are {Numbers.Text(boxes[0].Width, 0)} wide, as phones drawn at {guess}x are.",

@@ -9,7 +9,7 @@ namespace Kalypto.Core.Deciding;
 /// <summary>A design at one moment: its drawing and what the team said of the layers.</summary>
 /// <param name="Id">The number of the design.</param>
 /// <param name="Name">Its name.</param>
-/// <param name="DrawnAt">How many drawing units are one point: 1, 2 or 3.</param>
+/// <param name="DrawnAt">How many drawing units are one point: 1, 2 or 3, or what its file says.</param>
 /// <param name="Measured">The drawing.</param>
 /// <param name="Marks">What was said, by ordinal; layers of which nothing was said are missing.</param>
 public sealed record DesignState(int Id, string Name, double DrawnAt, MeasuredDrawing Measured, IReadOnlyDictionary<int, Mark> Marks)

@@ -7,7 +7,7 @@ namespace Kalypto.Web.Endpoints;
 /// <summary>Names, orders, removes and brings back designs, and says what they were drawn at.</summary>
 internal static class DesignEndpoints
 {
-    private sealed record Said(string? Name, int? By, int? DrawnAt);
+    private sealed record Said(string? Name, int? By, double? DrawnAt);
 
     private sealed record Whether(bool Value);
 
@@ -15,13 +15,13 @@ internal static class DesignEndpoints
     {
         project.MapPost("/designs/{design:int}/said", async (Entry entry, int design, Said said, ManageDesigns manage, ArrangeScreens screens, CancellationToken cancel) =>
         {
-            if (entry.Workspace.FindDesign(design) is null)
+            if (entry.Workspace.FindDesign(design) is not var (_, state))
             {
                 return Problem.NotFound("This design is not there any more.");
             }
-            if (said.DrawnAt is < 1 or > 3)
+            if (said.DrawnAt is { } scale && !ArrangeScreens.Scales(state).Contains(scale))
             {
-                return Problem.BadRequest("A design is drawn at 1x, 2x or 3x.");
+                return Problem.BadRequest("A design is drawn at 1x, 2x or 3x, or at what its file says.");
             }
             var done = said.Name is { } name ? await manage.NameAsync(entry.Visit, design, name, cancel) : new(StepState.Nothing);
             done = said.By is { } by && done.Refusal() is null ? await manage.MoveAsync(entry.Visit, design, by, cancel) : done;

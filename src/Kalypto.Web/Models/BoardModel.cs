@@ -11,7 +11,7 @@ namespace Kalypto.Web.Models;
 /// <param name="Left">Left edge in drawing units.</param>
 /// <param name="Top">Top edge in drawing units.</param>
 /// <param name="DrawnAt">Drawing units in one pt.</param>
-/// <param name="DrawnAtGuess">What its screens look drawn at.</param>
+/// <param name="DrawnAtGuess">What it is drawn at, as its file says or by the look of its screens.</param>
 /// <param name="Screens">The screens.</param>
 /// <param name="Proposals">Ways to split it.</param>
 /// <param name="Groups">Layers large enough to be a screen.</param>
@@ -30,7 +30,7 @@ public sealed record BoardModel(
         var drawing = state.Measured.Drawing;
         var roots = drawing.Screens.Select(s => s.Root.Ordinal).ToHashSet();
         return new(
-            drawing.Box.Width, drawing.Box.Height, drawing.Box.X, drawing.Box.Y, row.DrawnAt, DeviceSizes.DrawnAt([.. drawing.Screens.Select(s => s.Box)]),
+            drawing.Box.Width, drawing.Box.Height, drawing.Box.X, drawing.Box.Y, row.DrawnAt, DrawnScale.Of(drawing),
             [.. drawing.Screens.Select(s => new BoardScreen(s.Root.Ordinal, s.Name, Numbers(s.Box), Words.Size(state.ToPoints(s.Box)), DeviceSizes.Of(state.ToPoints(s.Box)),
                 state.Measured.LayersOf(s).Count - 1, $"/projects/{workspace.Row.Id}/bench/{design}/{s.Root.Ordinal}"))],
             [.. state.Measured.Proposals.Select(p => new BoardProposal(p.By, p.Why, [.. p.Screens.Select(s => Numbers(s.Box))], [.. p.Screens.Select(s => s.Name)]))],

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Fonts;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Reading;
 
 namespace Kalypto.Web.Wording;
@@ -13,7 +14,7 @@ internal static class BroughtInWords
     public static string Say(BroughtIn result) => result switch
     {
         BroughtIn.Measuring far => string.Create(CultureInfo.InvariantCulture, $"{far.Done:N0} of {far.Of:N0} layers measured"),
-        BroughtIn.Read read => $"{Words.Count(read.Layers, "layer")} on {Words.Count(read.Screens, "screen")}{(read.DrawnAt > 1 ? $", drawn at {read.DrawnAt}x by the look of its size" : "")}",
+        BroughtIn.Read read => $"{Words.Count(read.Layers, "layer")} on {Words.Count(read.Screens, "screen")}{(read.DrawnAt > 1 ? $", drawn at {Numbers.Text(read.DrawnAt, 2)}x by its size" : "")}",
         BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
         BroughtIn.Unchanged same => $"nothing changed: {same.Name} has this file already",
         BroughtIn.Refused refused => Not(result, refused.Why.Message),

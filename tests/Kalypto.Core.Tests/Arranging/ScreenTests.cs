@@ -83,6 +83,29 @@ public class ScreenTests
     }
 
     [Theory]
+    [InlineData("width='24px' height='24px' viewBox='0 -960 960 960'", 40.0)]
+    [InlineData("width='200' height='200' viewBox='0 0 1024 1024'", 5.12)]
+    [InlineData("width='210mm' height='297mm' viewBox='0 0 21000 29700'", 26.458)]
+    [InlineData("width='375' height='812' viewBox='0 0 750 1624'", 2.0)]
+    [InlineData("height='24' viewBox='0 0 48 96'", 4.0)]
+    [InlineData("style='width:24px;height:24px' width='48' height='48' viewBox='0 0 48 48'", 2.0)]
+    // Fitted in by its longer side.
+    [InlineData("width='24' height='24' viewBox='0 0 48 24'", 2.0)]
+    [InlineData("width='374.6' height='812' viewBox='0 0 375 812'", null)]
+    [InlineData("width='750' height='1624' viewBox='0 0 375 812'", null)]
+    [InlineData("width='100%' height='100%' viewBox='0 0 960 960'", null)]
+    [InlineData("width='1em' height='1em' viewBox='0 0 24 24'", null)]
+    [InlineData("width='.001' height='.001' viewBox='0 0 24 24'", null)]
+    [InlineData("width='0' height='-3' viewBox='0 0 24 24'", null)]
+    [InlineData("width='750' height='1334'", null)]
+    public void A_file_says_on_how_many_units_it_was_drawn(string attributes, double? units)
+    {
+        var drawing = Svg.Read("", attributes);
+        Assert.Equal(units, DrawnScale.SaidBy(drawing));
+        Assert.Equal(units ?? DeviceSizes.DrawnAt([drawing.Box]), DrawnScale.Of(drawing));
+    }
+
+    [Theory]
     [InlineData(375, 812, "phone", 1)]
     [InlineData(750, 1334, null, 2)]
     [InlineData(1125, 2436, "desktop", 3)]

@@ -36,6 +36,9 @@ public class CheckTests
         var design = Svg.Measure("<rect width='750' height='1334'/>", "viewBox='0 0 750 1334'").State();
         Assert.Contains("drawn at 2x", Assert.Single(Findings(design, "drawn-at-another-scale")).Sentence, StringComparison.Ordinal);
         Assert.Empty(Findings(design with { DrawnAt = 2 }, "drawn-at-another-scale"));
+        var icon = Svg.Measure("<path d='M0 0H960'/>", "width='24' height='24' viewBox='0 0 960 960'").State();
+        Assert.Contains("960 units on 24 px, which is 40x", Assert.Single(Findings(icon, "drawn-at-another-scale")).Sentence, StringComparison.Ordinal);
+        Assert.Empty(Findings(icon with { DrawnAt = 40 }, "drawn-at-another-scale"));
     }
 
     [Fact]
