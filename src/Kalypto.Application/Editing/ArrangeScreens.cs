@@ -23,14 +23,11 @@ public sealed class ArrangeScreens(EditStore edits)
     /// <summary>Says what a design was drawn at.</summary>
     /// <param name="visit">Who does it.</param>
     /// <param name="design">The design.</param>
-    /// <param name="drawnAt">Drawing units in one pt: one of <see cref="Scales"/>.</param>
+    /// <param name="drawnAt">Drawing units in one pt: one of <see cref="DrawnScale.Choices"/>.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public Task<StepDone> DrawnAtAsync(Visit visit, int design, double drawnAt, CancellationToken cancel) => visit.Workspace.FindDesign(design)!.Value is var (row, state) && !Scales(state).Contains(drawnAt)
+    public Task<StepDone> DrawnAtAsync(Visit visit, int design, double drawnAt, CancellationToken cancel) => visit.Workspace.FindDesign(design)!.Value is var (row, state) && !DrawnScale.Choices(state.Measured.Drawn, state.DrawnAt).Contains(drawnAt)
         ? throw new ArgumentOutOfRangeException(nameof(drawnAt))
         : edits.MakeAsync(visit.Author, new($"{row.Name} is drawn at {Numbers.Text(drawnAt)}x") { Fields = [FieldChange.DrawnAt(design, drawnAt)] }, cancel);
-
-    /// <summary>What a design may be drawn at, in drawing units in one pt: 1, 2, 3 and, where that is another one, what it says itself.</summary>
-    public static IReadOnlyList<double> Scales(DesignState design) => [.. new[] { 1, 2, 3, DrawnScale.SaidBy(design.Measured.Drawn) ?? 1, design.DrawnAt }.Distinct()];
 
     private static (string Label, Func<ScreenEdits, Arrangement> Change)? ChangeOf(MeasuredDrawing drawing, ScreenWish wish) => wish switch
     {

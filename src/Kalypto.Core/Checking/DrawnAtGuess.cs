@@ -25,14 +25,13 @@ public sealed class DrawnAtGuess : DesignCheck
     {
         var drawing = design.Measured.Drawing;
         var boxes = drawing.Screens.Select(s => s.Box).ToList();
-        var guess = DeviceSizes.DrawnAt(boxes);
         if (DrawnScale.SaidBy(drawing) is { } said && design.DrawnAt == 1)
         {
             yield return new(Id, Severity.Hint, new(design.Id, 0),
                 $"“{design.Name}” says that it is drawn at 1x, but its file shows {Numbers.Text(drawing.Box.Width, 0)} units on {Numbers.Text(drawing.Box.Width / said, 0)} px, which is {Numbers.Text(said, 2)}x.",
                 new("Say what it is drawn at", Place: "screens"));
         }
-        else if (guess > design.DrawnAt && design.DrawnAt == 1)
+        else if (DeviceSizes.DrawnAt(boxes) is > 1 and var guess && design.DrawnAt == 1)
         {
             yield return new(Id, Severity.Hint, new(design.Id, 0),
                 $"“{design.Name}” says that it is drawn at {design.DrawnAt}x, but its screens are {Numbers.Text(boxes[0].Width, 0)} wide, as phones drawn at {guess}x are.",

@@ -1,4 +1,5 @@
 using Kalypto.Application.Editing;
+using Kalypto.Core.Arranging;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
 
@@ -19,7 +20,7 @@ internal static class DesignEndpoints
             {
                 return Problem.NotFound("This design is not there any more.");
             }
-            if (said.DrawnAt is { } scale && !ArrangeScreens.Scales(state).Contains(scale))
+            if (said.DrawnAt is { } scale && !DrawnScale.Choices(state.Measured.Drawn, state.DrawnAt).Contains(scale))
             {
                 return Problem.BadRequest("A design is drawn at 1x, 2x or 3x, or at what its file says.");
             }

@@ -5,17 +5,11 @@ namespace Kalypto.Core.Reading.Normalising;
 /// <summary>Knows what goes into the steps of a filter (Filter Effects 1, 9.2).</summary>
 internal static class FilterInputs
 {
-    // Nobody's effect has more; what has counts as one of colours.
-    private const int MostSteps = 100;
-
     /// <summary>True when a step takes in the colours of what is drawn, by whatever way; false for one that takes in its alpha or one colour, as those of shadows do.</summary>
+    /// <remarks>Filters with more steps than the limits allow were refused before.</remarks>
     public static bool HaveColours(ElementBuilder step)
     {
-        var steps = step.Parent?.Elements.TakeWhile(e => e != step).Append(step).Take(MostSteps + 1).ToList() ?? [];
-        if (steps.Count > MostSteps)
-        {
-            return true;
-        }
+        var steps = step.Parent?.Elements.TakeWhile(e => e != step).Append(step).ToList() ?? [step];
         var (open, seen) = (new Stack<int>([steps.Count - 1]), new HashSet<int>());
         while (open.TryPop(out var at))
         {
