@@ -31,6 +31,12 @@ export const person = async (browser, options) => {
 
 export const newPage = async (browser, options) => (await person(browser, options)).newPage();
 
+// A key on what can be used. By itself Playwright sends the key also where what is to have the focus is not shown yet, and it is lost.
+export const press = async (locator, key) => {
+  await locator.click({ trial: true });
+  await locator.press(key);
+};
+
 // A page under the rules of axe, wide and narrow, where it must not scroll sideways. What a frame shows is a page of its own.
 export const breaksNoRule = async (page, { without = [] } = {}) => {
   for (const width of [1280, 1024, 390]) {

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import Ajv from 'ajv/dist/2020.js';
 import { unzipSync } from 'fflate';
-import { breaksNoRule, launch, newPage, patience } from './browser.mjs';
+import { breaksNoRule, launch, newPage, patience, press } from './browser.mjs';
 import { root, serve } from './server.mjs';
 
 let server, browser, page;
@@ -57,7 +57,7 @@ test('the first delivery is what ships of the first draft', async () => {
 
 test('a newer drawing carries everything over, and what is unclear is said by keyboard alone', async () => {
   await go('/projects/1');
-  await page.locator('button', { hasText: 'Bring the newer drawing in' }).press('Enter');
+  await press(page.locator('button', { hasText: 'Bring the newer drawing in' }), 'Enter');
   await page.waitForURL(/changes$/);
   await page.waitForSelector('.change');
   assert.match(await page.locator('.changes-head').innerText(), /Visitor app, draft 2\s+against draft 1/);
@@ -65,7 +65,7 @@ test('a newer drawing carries everything over, and what is unclear is said by ke
   const asked = (await api('designs/1/changes')).rows.filter(r => r.group === 'asked').map(r => r.name);
   assert.deepEqual(asked, ['queue note']);
   await clean();
-  await page.locator('.foot .btn-next:visible', { hasText: 'Say the last one' }).press('Enter');
+  await press(page.locator('.foot .btn-next:visible', { hasText: 'Say the last one' }), 'Enter');
   await page.waitForFunction(() => document.activeElement.classList.contains('changes-ledger'));
   await page.keyboard.press('x');
   await page.waitForFunction(() => !document.querySelector('.changes-head').innerText.includes('to say'));
@@ -96,7 +96,7 @@ test('a newer drawing carries everything over, and what is unclear is said by ke
 
 test('the second delivery differs in just what changed, and as a zip of that alone', async () => {
   await deliver('after a week');
-  await page.locator('.build a', { hasText: 'after a week' }).press('Enter');
+  await press(page.locator('.build a', { hasText: 'after a week' }), 'Enter');
   await page.waitForURL(/deliveries\/2$/);
   await page.waitForSelector('.change');
   const { files } = await api('deliveries/2');
@@ -130,17 +130,22 @@ test('a place in a checkout holds exactly the delivery, and what somebody change
   await go('/projects/1/deliveries');
   await page.fill('.place-new input', 'src/assets');
   await page.locator('.place-new select').last().selectOption({ label: 'only Web' });
-  await page.locator('.place-new button').press('Enter');
+  await press(page.locator('.place-new button'), 'Enter');
   await page.waitForSelector('.place');
+  // A refusal is shown, so that a wait ends on it too.
+  const until = async done => {
+    await page.waitForFunction(t => document.querySelector('.place-look p').innerText.includes(t) || document.querySelector('.places > [role=alert]').innerText, done);
+    assert.equal(await page.locator('.places > [role=alert]').innerText(), '');
+  };
   const say = async (delivery, done) => {
     await page.locator('.place > label select').selectOption(String(delivery));
-    await page.locator('.place button', { hasText: 'Look what it would do' }).press('Enter');
-    await page.waitForFunction(t => document.querySelector('.place-look p').innerText.includes(t), done);
+    await press(page.locator('.place button', { hasText: 'Look what it would do' }), 'Enter');
+    await until(done);
   };
   const put = async delivery => {
     // What was chosen holds once the button does.
-    await page.locator('.place-look button:enabled', { hasText: `Deliver ${delivery} there` }).press('Enter');
-    await page.waitForFunction(d => document.querySelector('.place-look p').innerText.startsWith(`Delivery ${d} lies there now`), delivery);
+    await press(page.locator('.place-look button:enabled', { hasText: `Deliver ${delivery} there` }), 'Enter');
+    await until(`Delivery ${delivery} lies there now`);
   };
   const lie = () => readdirSync(join(checkout, 'src/assets'), { recursive: true, withFileTypes: true }).filter(f => f.isFile()).map(f => join(f.parentPath, f.name).slice(join(checkout, 'src/assets/').length)).filter(f => f !== 'kalypto.lock.json').sort();
   const delivered = async number => (await api(`deliveries/${number}`)).files.filter(f => f.platform === 'Web' && !f.what.includes('gone')).map(f => f.path.slice('web/'.length)).sort();
@@ -152,7 +157,7 @@ test('a place in a checkout holds exactly the delivery, and what somebody change
   assert.match(await page.locator('.place-look').innerText(), /icons\/bell\.svg: changed by hand since/);
   assert.equal(readFileSync(join(checkout, 'src/assets/icons/bell.svg'), 'utf8'), 'by hand');
   await clean();
-  await page.locator('.place-look input[value=overwrite]').press('Space');
+  await press(page.locator('.place-look input[value=overwrite]'), 'Space');
   await put(2);
   assert.deepEqual(lie(), await delivered(2));
   keeps('lock', JSON.parse(readFileSync(join(checkout, 'src/assets/kalypto.lock.json'), 'utf8')));

@@ -7,7 +7,7 @@ import { dirname, join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { promisify } from 'node:util';
 import { unzipSync } from 'fflate';
-import { breaksNoRule, launch, newPage } from './browser.mjs';
+import { breaksNoRule, launch, newPage, press } from './browser.mjs';
 import { complaints, flow, likeness } from './page-measures.mjs';
 import { root, serve } from './server.mjs';
 
@@ -109,7 +109,7 @@ test('the place shows a page at any width, what became what, and takes what is s
   await frame.locator('h3', { hasText: 'Waxing gibbous' }).waitFor();
   await page.waitForFunction(() => /h3/.test(document.querySelector('.page-row.here')?.textContent));
   await page.locator('.page-say input').first().fill('javascript:alert(1)');
-  await page.locator('.page-say input').first().press('Enter');
+  await press(page.locator('.page-say input').first(), 'Enter');
   await page.locator('.page-source .refusal').filter({ hasText: /\S/ }).waitFor();
   // Over each other, and what differs: the drawing lies on the page.
   await page.locator('body').click({ position: { x: 600, y: 20 } });
