@@ -12,6 +12,11 @@ public sealed class Canvas : IDisposable
     private const int Full = 250;
     private const int SameColour = 3;
 
+    // A small picture is drawn this many times larger and averaged, as long as that has no more pixels than these: the edges of thin
+    // and abutting shapes show what they cover, and it takes a few milliseconds.
+    private const int MostTimes = 4;
+    private const int PixelsOfTimes = 300_000;
+
     /// <summary>The longest side that cairo can draw, in px.</summary>
     public const int LongestSide = 32_767;
 
@@ -29,13 +34,32 @@ public sealed class Canvas : IDisposable
     public int Height => surface.Height;
 
     /// <summary>Draws a document.</summary>
+    /// <param name="document">The document.</param>
+    /// <param name="width">px.</param>
+    /// <param name="height">px.</param>
+    /// <param name="margin">px that the document shows more on each side; they are cut off.</param>
     /// <exception cref="RenderingFailedException">The renderer cannot draw it, or it is too large.</exception>
-    public static Canvas Draw(string document, int width, int height) => Make(width, height, surface =>
+    public static Canvas Draw(string document, int width, int height, double margin = 0) => Make(width, height, surface =>
     {
         using var handle = new Rsvg.Handle(PlainPictures.In(document));
-        using var context = new Cairo.Context(surface);
-        handle.Render(context, width, height);
+        var times = TimesOf(document, width + 2 * margin, height + 2 * margin);
+        if (times == 1)
+        {
+            using var context = new Cairo.Context(surface);
+            handle.Render(context, width, height, margin);
+            return;
+        }
+        using var larger = new Cairo.Surface(width * times, height * times);
+        using (var context = new Cairo.Context(larger))
+        {
+            handle.Render(context, width * times, height * times, margin * times);
+        }
+        Averaged.Into(larger, surface, times);
     });
+
+    // Pixels that are there already would be mixed with those beside them.
+    private static int TimesOf(string document, double width, double height) => document.Contains("<image", StringComparison.Ordinal) ? 1
+        : Math.Clamp((int)Math.Sqrt(PixelsOfTimes / (width * height)), 1, MostTimes);
 
     /// <summary>Takes a picture that was drawn elsewhere, a whole number of times larger.</summary>
     /// <exception cref="RenderingFailedException">It is no such picture, or it is too large.</exception>

@@ -13,8 +13,9 @@ internal static partial class Vectors
     /// <param name="document">The document.</param>
     /// <param name="width">The width of the page in pt.</param>
     /// <param name="height">The height of the page in pt.</param>
+    /// <param name="margin">pt that the document shows more on each side; they are cut off.</param>
     /// <param name="credit">Lines that the file carries.</param>
-    public static byte[] Pdf(string document, double width, double height, CreditLines credit) => Pdf(width, height, credit, surface => Draw(document, surface, width, height));
+    public static byte[] Pdf(string document, double width, double height, double margin, CreditLines credit) => Pdf(width, height, credit, surface => Draw(document, surface, width, height, margin));
 
     /// <summary>A PDF that a browser printed, written as all others here are: with its lines and without a date.</summary>
     /// <param name="printed">The PDF.</param>
@@ -24,13 +25,13 @@ internal static partial class Vectors
     /// <param name="credit">Lines that the file carries.</param>
     /// <param name="isOutlined">True to turn its letters into outlines, for fonts that must not be embedded.</param>
     public static byte[] PdfAgain(ReadOnlySpan<byte> printed, double width, double height, double times, CreditLines credit, bool isOutlined) =>
-        isOutlined ? Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height, times)), width, height, credit) : PrintedPdf.Again(printed, width, height, times, credit);
+        isOutlined ? Pdf(Encoding.UTF8.GetString(OutlinesOf(printed, width, height, times)), width, height, 0, credit) : PrintedPdf.Again(printed, width, height, times, credit);
 
     /// <summary>The document as an SVG of plain paths: texts are outlines, styles and repeats are gone.</summary>
-    public static byte[] Outlines(string document, double width, double height)
+    public static byte[] Outlines(string document, double width, double height, double margin = 0)
     {
         using var surface = new Cairo.StreamSurface(Cairo.VectorKind.Svg, width, height);
-        Draw(document, surface, width, height);
+        Draw(document, surface, width, height, margin);
         return surface.Finish();
     }
 
@@ -65,11 +66,11 @@ internal static partial class Vectors
         page.Render(context);
     }
 
-    private static void Draw(string document, Cairo.StreamSurface surface, double width, double height)
+    private static void Draw(string document, Cairo.StreamSurface surface, double width, double height, double margin)
     {
         using var handle = new Rsvg.Handle(PlainPictures.In(document));
         using var context = new Cairo.Context(surface);
-        handle.Render(context, width, height);
+        handle.Render(context, width, height, margin);
     }
 
     [GeneratedRegex(@"/(CreationDate|ModDate) \([^)]*\)")]

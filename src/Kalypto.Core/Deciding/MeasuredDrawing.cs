@@ -94,6 +94,11 @@ public sealed class MeasuredDrawing
     /// <summary>The shape box of a layer in drawing units; null when it has none.</summary>
     public Box? ShapeOf(Layer layer) => layer.ViewBox ?? (layer.Ordinal < Shapes.Count ? Shapes[layer.Ordinal] : null);
 
+    /// <summary>The box around the shapes of all that is drawn of a layer, in drawing units: what lies on a screen may stick out of it. Null when there are none.</summary>
+    public Box? WholeOf(Layer layer) => layer.Content != LayerContent.Screen && layer.ViewBox is null ? ShapeOf(layer)
+        : (layer.ViewBox is null ? layer.SelfAndDescendants() : Drawing.Layers).Where(l => l.Content != LayerContent.Screen && l.ViewBox is null).Select(ShapeOf).OfType<Box>()
+            .Aggregate((Box?)null, (all, box) => all is { } a ? a.Union(box) : box);
+
     /// <summary>The screen that a layer is on; null for what lies on none.</summary>
     public Screen? ScreenOf(Layer layer) => map.ScreenOf(layer);
 
@@ -112,7 +117,7 @@ public sealed class MeasuredDrawing
     /// <summary>A layer with all that lies beneath it on its screen.</summary>
     /// <exception cref="InvalidOperationException">The layer is on no screen.</exception>
     public Isolation IsolateOnScreen(Layer layer) => onScreen.GetOrAdd(layer.Ordinal, _ => ScreenOf(layer) is { } screen
-        ? Isolation.Of(Drawing, screen.Root, Beneath.NotOf(Drawing, layer)) : throw new InvalidOperationException("The layer is on no screen."));
+        ? Isolation.Of(Drawing, screen.Root, Beneath.NotOf(Drawing, layer), () => WholeOf(screen.Root)) : throw new InvalidOperationException("The layer is on no screen."));
 
     /// <summary>A layer cut out of the drawing, without those layers in it that are left.</summary>
     public Isolation Isolate(Layer layer, Func<Layer, Mark> mark)
@@ -135,6 +140,6 @@ public sealed class MeasuredDrawing
     {
         var known = layer.Ordinal < drawnCount ? isolations : isolationsOfMade;
         return known.GetOrAdd((layer.Ordinal, layer.Content == LayerContent.Screen, without.Count == 0 ? "" : string.Join(',', without.Order())),
-            _ => Isolation.Of(Drawing, layer, without));
+            _ => Isolation.Of(Drawing, layer, without, () => WholeOf(layer)));
     }
 }

@@ -19,10 +19,15 @@ public sealed class Isolation
     private static readonly HashSet<string> NotOfASeenLayer = ["display"];
     private static readonly HashSet<string> NotOfAShape = [.. NotOfAncestors, "clip-path", "mask"];
 
+    // Pixels of a picture with its margin, where the picture has not more itself.
+    private const double MostWithMargin = 16_000_000;
+
     private ImmutableArray<InsidePicture> pictures;
     private ImmutableArray<string> fontFamilies;
     private ImmutableArray<string> beyond;
     private bool? isWide;
+    private double? reach;
+    private Func<Box?>? whole;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
     private readonly List<Element> around;
@@ -133,9 +138,10 @@ public sealed class Isolation
     /// <param name="drawing">The drawing.</param>
     /// <param name="layer">A layer of it.</param>
     /// <param name="without">Ordinals of layers inside it that are to stay out of the picture.</param>
-    public static Isolation Of(DrawingTree drawing, Layer layer, IReadOnlySet<int>? without = null)
+    /// <param name="whole">The box around all the shapes that are drawn, in drawing units; null where it is not known.</param>
+    public static Isolation Of(DrawingTree drawing, Layer layer, IReadOnlySet<int>? without = null, Func<Box?>? whole = null)
     {
-        var isolation = new Isolation(drawing, layer, without, shapeOnly: false);
+        var isolation = new Isolation(drawing, layer, without, shapeOnly: false) { whole = whole };
         isolation.HasFilter = layer.Element.SelfAndDescendants()
             .Concat(isolation.definitions.Values.SelectMany(d => d.Element.SelfAndDescendants()))
             .Any(e => e.Style("filter") is { } filter && filter != "none");
@@ -204,16 +210,48 @@ public sealed class Isolation
     /// <param name="height">The height of the picture, in px.</param>
     /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
     /// <param name="isExact">True for the exact engine also where the quick one was not known to draw it otherwise.</param>
-    public Scene Scene(Box crop, double width, double height, string? ground = null, bool isExact = false) =>
-        isExact || !Beyond.IsEmpty ? Scene(WindowLayout.Of(crop, width, height), crop, width, height, ground) : new(() => Document(crop, width, height, ground)) { Fonts = Fonts };
+    /// <param name="step">What a margin is a whole number of, in px: more than 1 for a picture that is drawn smaller too.</param>
+    public Scene Scene(Box crop, double width, double height, string? ground = null, bool isExact = false, int step = 1) =>
+        isExact || !Beyond.IsEmpty ? Scene(WindowLayout.Of(crop, width, height), crop, width, height, ground, step) : QuickScene(crop, width, height, ground, step);
+
+    /// <summary>The layer as something to be drawn by the quick engine, whatever that is known to draw otherwise.</summary>
+    /// <param name="crop">The rectangle to show, in drawing units.</param>
+    /// <param name="width">The width of the picture, in px.</param>
+    /// <param name="height">The height of the picture, in px.</param>
+    /// <param name="ground">A colour under it, <c>#rrggbb</c>; null for none.</param>
+    /// <param name="step">What a margin is a whole number of, in px.</param>
+    public Scene QuickScene(Box crop, double width, double height, string? ground = null, int step = 1)
+    {
+        var (margin, wider) = WithMargin(crop, width, height, ground, step);
+        return new(() => Document(crop, width, height, ground)) { Fonts = Fonts, Margin = margin, WithMargin = wider };
+    }
+
+    private (double Margin, Func<string>? Wider) WithMargin(Box crop, double width, double height, string? ground, int step)
+    {
+        if (!HasFilter || (whole?.Invoke() is { } box && crop.Union(box) == crop))
+        {
+            return (0, null);
+        }
+        reach ??= FilterReach.Of(around, Itself, definitions, Math.Max(drawing.Box.Width, drawing.Box.Height));
+        var (across, down) = (crop.Width / width, crop.Height / height);
+        var (most, sides) = (Math.Max(MostWithMargin, 1.25 * width * height), width + height);
+        // What is too large as a whole has the margin that still fits.
+        var fits = Math.Floor((Math.Sqrt(sides * sides + 4 * (most - width * height)) - sides) / 4 / step) * step;
+        var margin = Math.Min(fits, Math.Ceiling(reach.Value / Math.Min(across, down) / step) * step);
+        return margin <= 0 ? (0, null)
+            : (margin, () => Document(Box.FromEdges(crop.X - margin * across, crop.Y - margin * down, crop.Right + margin * across, crop.Bottom + margin * down), width + 2 * margin, height + 2 * margin, ground));
+    }
 
     // Where there is no exact engine, the quick one draws the document as it is for all others.
-    private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground) =>
-        new(() => Document(crop, width, height, ground), isExact: true, !CanBeCut ? null
+    private Scene Scene(WindowLayout layout, Box crop, double width, double height, string? ground, int step)
+    {
+        var quick = QuickScene(crop, width, height, ground, step);
+        return new(() => quick.Document, isExact: true, !CanBeCut ? null
             : new(drawing.Source!, InFile.At, [.. leftOut.Select(l => l.Element.At).Where(a => a.IsKnown)],
                 [.. counting.Select(l => l.Element.At).Where(a => a.IsKnown)], drawing.Box, layout.Whole, layout.Wide, layout.Tall, ground, keepsVisibility)
             { Members = [.. Members.Select(m => m.Element.At)] }, CanBeCut ? layout : null)
-        { Fonts = Fonts };
+        { Fonts = Fonts, Margin = quick.Margin, WithMargin = quick.WithMargin };
+    }
 
     /// <summary>The layer as elements: definitions, and the layer inside what is around it.</summary>
     internal (IReadOnlyList<Element> Definitions, Element Root) ToElements()

@@ -22,6 +22,12 @@ public sealed class Scene(Func<string> write, bool isExact = false, SourceCut? c
     /// <summary>How a browser lays it out; null for a document whose px are those of the picture.</summary>
     public WindowLayout? Layout => layout;
 
+    /// <summary>How many px more on each side the quick engine draws that are cut off again: its filters know nothing of what lies outside. 0 for most.</summary>
+    public double Margin { get; init; }
+
+    /// <summary>Writes the document with its margin; null for none.</summary>
+    public Func<string>? WithMargin { get; init; }
+
     /// <summary>The fonts of the project that texts in it ask for.</summary>
     public FontBook Fonts { get; init; } = FontBook.Empty;
 

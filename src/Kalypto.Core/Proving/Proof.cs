@@ -201,7 +201,7 @@ public sealed class Proof
     {
         var whole = WholeAt(at);
         var places = shown?.Select(s => Place(s.Layer, at)).ToList();
-        var isolation = Isolation.Of(drawing.Drawn, screen.Root, without);
+        var isolation = Isolation.Of(drawing.Drawn, screen.Root, without, () => drawing.WholeOf(screen.Root));
         var found = Differences.None(whole.Width, whole.Height);
         foreach (var some in Tiles(whole).Where(t => places?.Exists(p => p.Meets(t)) != false).Chunk(AtOnce))
         {
@@ -219,7 +219,7 @@ public sealed class Proof
         async Task<(PixelBox Tile, Drawn Quick, Drawn Exact)> DrawAsync(PixelBox tile)
         {
             var crop = new Box(frame.X + tile.Left / at, frame.Y + tile.Top / at, tile.Width / at, tile.Height / at);
-            var quick = renderer.PixelsAsync(isolation.Document(crop, tile.Width, tile.Height), tile.Width, tile.Height, cancel);
+            var quick = renderer.PixelsAsync(isolation.QuickScene(crop, tile.Width, tile.Height), tile.Width, tile.Height, cancel);
             var exact = renderer.PixelsAsync(isolation.Scene(crop, tile.Width, tile.Height, isExact: true), tile.Width, tile.Height, cancel);
             return (tile, await quick, await exact);
         }

@@ -11,6 +11,9 @@ public static class FileMaking
     // Pixels a point of a picture that stands for what shapes cannot show.
     private const int PictureScale = 4;
 
+    // The sizes in an icon file are whole numbers of these.
+    private const int PartsOfIcons = 8;
+
     /// <summary>Makes a file.</summary>
     /// <param name="renderer">Draws and encodes.</param>
     /// <param name="isolation">The layer.</param>
@@ -52,7 +55,7 @@ public static class FileMaking
             return text is not null ? Text(text) : Refused(refusal!);
         }
         var (width, height) = ask.Format.IsVector ? points : (pixels.Width, pixels.Height);
-        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact || content.KeepsWide), width, height, ask, credit) { Patch = content.Patch, KeepsWide = content.KeepsWide }, cancel);
+        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact || content.KeepsWide, ask.Format == Format.Ico ? pixels.Width / PartsOfIcons : 1), width, height, ask, credit) { Patch = content.Patch, KeepsWide = content.KeepsWide }, cancel);
     }
 
     /// <summary>The layer as it is written: as it was read or, where only a browser draws that right, as a browser understands its own file.</summary>

@@ -32,6 +32,35 @@ internal static class Averaged
         }
     }
 
+    /// <summary>Averages.</summary>
+    /// <param name="larger">The picture.</param>
+    /// <param name="surface">Where it goes.</param>
+    /// <param name="times">How many times larger the picture is.</param>
+    public static void Into(Cairo.Surface larger, Cairo.Surface surface, int times)
+    {
+        var from = larger.Pixels();
+        var to = surface.Pixels();
+        var count = times * times;
+        for (var y = 0; y < surface.Height; y++)
+        {
+            var row = to.Slice(y * surface.Stride, surface.Width * 4);
+            for (var i = 0; i < row.Length; i++)
+            {
+                // Channel by channel: in the pixels of cairo each is multiplied by what covers it already.
+                var sum = count / 2;
+                for (var dy = 0; dy < times; dy++)
+                {
+                    var at = (y * times + dy) * larger.Stride + i / 4 * times * 4 + i % 4;
+                    for (var dx = 0; dx < times; dx++)
+                    {
+                        sum += from[at + dx * 4];
+                    }
+                }
+                row[i] = (byte)(sum / count);
+            }
+        }
+    }
+
     private static void Average(PngRows rows, Span<byte> pixels, int stride, int width, int height, int times)
     {
         var length = width * times * 4;

@@ -72,9 +72,9 @@ internal static partial class Rsvg
 
         public override bool IsInvalid => handle == 0;
 
-        public void Render(Cairo.Context context, double width, double height)
+        public void Render(Cairo.Context context, double width, double height, double margin = 0)
         {
-            if (rsvg_handle_render_document(handle, context.DangerousGetHandle(), new Rectangle(0, 0, width, height), out var error) == 0)
+            if (rsvg_handle_render_document(handle, context.DangerousGetHandle(), new Rectangle(-margin, -margin, width + 2 * margin, height + 2 * margin), out var error) == 0)
             {
                 throw new RenderingFailedException($"The renderer gave up: {Take(error)}");
             }

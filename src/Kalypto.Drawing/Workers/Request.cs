@@ -11,6 +11,9 @@ internal sealed record Request(WorkerTask Task, double Width, double Height, Eff
     /// <summary>True when the body is what the exact engine made, a PNG a whole number of times larger or a PDF; else it is a document.</summary>
     public bool IsDrawn { get; init; }
 
+    /// <summary>How many px more on each side the document shows that are cut off.</summary>
+    public double Margin { get; init; }
+
     /// <summary>How many times larger than a px of the page that was printed a unit of what is made of it is.</summary>
     public double PrintedAt { get; init; } = 1;
 

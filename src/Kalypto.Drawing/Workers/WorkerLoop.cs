@@ -138,7 +138,7 @@ public static class WorkerLoop
                 return;
             }
             var (width, height) = ((int)request.Width, (int)request.Height);
-            using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
+            using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height, request.Margin);
             if (request.Task == WorkerTask.Ink)
             {
                 var ink = canvas.Ink();
@@ -194,7 +194,8 @@ public static class WorkerLoop
             // A PDF holds the letters that it shows as a font.
             var isOutlined = request.Fonts.Any(f => f.IsOutlinedOnly);
             return (request.IsDrawn ? Vectors.PdfAgain(body, request.Width, request.Height, request.PrintedAt, request.Credit, isOutlined)
-                : Vectors.Pdf(isOutlined ? Encoding.UTF8.GetString(Vectors.Outlines(document, request.Width, request.Height)) : document, request.Width, request.Height, request.Credit), null);
+                : isOutlined ? Vectors.Pdf(Encoding.UTF8.GetString(Vectors.Outlines(document, request.Width, request.Height, request.Margin)), request.Width, request.Height, 0, request.Credit)
+                : Vectors.Pdf(document, request.Width, request.Height, request.Margin, request.Credit), null);
         }
         // Sizes that the exact engine drew are put together by whoever asked for them.
         if (format == Format.Ico)
@@ -202,13 +203,13 @@ public static class WorkerLoop
             var largest = (int)request.Width;
             return (IcoWriter.Write([.. IcoWriter.SidesOf(largest).Select(side =>
             {
-                using var small = Canvas.Draw(document, side, side);
+                using var small = Canvas.Draw(document, side, side, request.Margin * side / largest);
                 var rgba = small.ToRgba().ToArray();
                 return (side, IcoWriter.Entry(side, largest, rgba, () => PngEncoder.Encode(rgba, side, side, Core.Rendering.Effort.Best)));
             })]), null);
         }
         var (width, height) = ((int)request.Width, (int)request.Height);
-        using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height);
+        using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height, request.Margin);
         if (request.Patch is { } patch)
         {
             return FileEncoder.Encode(PatchLines.Around(canvas.ToRgba(), width, height, patch), width + NinePatch.Border, height + NinePatch.Border, ask, request.Credit, request.PlainCredit, request.IsP3);

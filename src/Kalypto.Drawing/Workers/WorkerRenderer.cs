@@ -30,7 +30,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     public const long LargePixels = 4_000_000;
 
     // Goes up when an encoder or its settings change; the versions of the packages are pinned with it.
-    private const string FileVersion = "4";
+    private const string FileVersion = "5";
 
     // Goes up when what the exact engine is given, or what is made of its pictures, changes.
     private const string AveragingVersion = "5";
@@ -341,7 +341,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
     {
         if (!scene.IsExact || Exact is null || Canvas.IsTooLarge((int)request.Width, (int)request.Height))
         {
-            return await AskAsync(request with { Fonts = await files.OfAsync(scene.Fonts) }, scene.Document, answers, take, cancel);
+            return await AskAsync(request with { Fonts = await files.OfAsync(scene.Fonts), Margin = scene.Margin }, scene.WithMargin?.Invoke() ?? scene.Document, answers, take, cancel);
         }
         return await scenes!.DrawAsync(request, scene, take, cancel);
     }

@@ -1,5 +1,6 @@
 // A whole drawing with the frames of its screens. All numbers are drawing units, as the server wants them.
 import * as server from './server.js';
+import { count } from './words.js';
 
 export const board = () => ({
   model: server.read('board'),
@@ -12,9 +13,9 @@ export const board = () => ({
   drawn: null,
 
   get screenCount() {
-    const { length } = this.model.screens;
-    return `${length} screen${length === 1 ? '' : 's'} by now`;
+    return `${count(this.model.screens.length, 'screen')} by now`;
   },
+  layersOf(screen) { return count(screen.layers, 'layer'); },
   get path() {
     const { project, design } = this.$root.dataset;
     return `/api/projects/${project}/designs/${design}`;
