@@ -33,7 +33,7 @@ test('a changed recipe says first what it changes, by words and by a living exam
   assert.ok(!(await paths()).includes('web/icons/bell@2x.png'), 'nothing is changed before it is kept');
   await keep();
   assert.ok((await paths()).includes('web/icons/bell@2x.png'));
-  assert.match(await page.locator('.kinds button').first().innerText(), /changed/);
+  await page.waitForFunction(() => /changed/.test(document.querySelector('.kinds button').innerText));
   await page.click('button:has-text("Undo")');
   await page.waitForFunction(() => document.querySelector('input[aria-label="Recipe Web"]').value === '');
   assert.ok(!(await paths()).includes('web/icons/bell@2x.png'));
@@ -194,10 +194,10 @@ test('a closer look magnifies a file and holds it against another quality', asyn
   await page.fill('.closer-side input', 'webp:20');
   await page.click('.closer-side form button');
   await page.waitForFunction(() => /% lighter · likeness 0\.\d+/.test(document.querySelector('.facts').textContent));
-  const share = () => page.locator('.divider').getAttribute('aria-valuenow');
-  assert.equal(await share(), '50');
+  const share = value => page.locator(`.divider[aria-valuenow="${value}"]`).waitFor();
+  await share(50);
   await page.locator('.divider').press('ArrowRight');
-  assert.equal(await share(), '52');
+  await share(52);
   await page.fill('.closer-side input', 'webp:lossless');
   await page.click('.closer-side form button');
   await page.waitForFunction(() => /equal in every pixel/.test(document.querySelector('.facts').textContent));
