@@ -38,11 +38,12 @@ public sealed class Canvas : IDisposable
     /// <param name="width">px.</param>
     /// <param name="height">px.</param>
     /// <param name="margin">px that the document shows more on each side; they are cut off.</param>
+    /// <param name="isLook">True where only it matters where ink is: nothing is averaged.</param>
     /// <exception cref="RenderingFailedException">The renderer cannot draw it, or it is too large.</exception>
-    public static Canvas Draw(string document, int width, int height, double margin = 0) => Make(width, height, surface =>
+    public static Canvas Draw(string document, int width, int height, double margin = 0, bool isLook = false) => Make(width, height, surface =>
     {
         using var handle = new Rsvg.Handle(PlainPictures.In(document));
-        var times = TimesOf(document, width + 2 * margin, height + 2 * margin);
+        var times = isLook ? 1 : TimesOf(document, width + 2 * margin, height + 2 * margin);
         if (times == 1)
         {
             using var context = new Cairo.Context(surface);

@@ -138,7 +138,7 @@ public static class WorkerLoop
                 return;
             }
             var (width, height) = ((int)request.Width, (int)request.Height);
-            using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height, request.Margin);
+            using var canvas = request.IsDrawn ? Canvas.Average(body, width, height) : Canvas.Draw(document, width, height, request.Margin, request.Task == WorkerTask.Ink);
             if (request.Task == WorkerTask.Ink)
             {
                 var ink = canvas.Ink();
