@@ -26,6 +26,8 @@ public sealed class CutEffectTests(RendererFixture fixture)
         // What one effect made goes into the next, and reaches beyond every shape.
         "<filter id='f' x='-5' y='-5' width='11' height='11'><feOffset dy='25'/></filter><filter id='b' x='-5' y='-5' width='11' height='11'><feGaussianBlur stdDeviation='4'/></filter><g id='x' filter='url(#b)'><rect x='20' width='70' height='8' fill='#06c' filter='url(#f)'/></g>",
         "<symbol id='s' viewBox='0 0 100 100'><rect x='20' y='10' width='40' height='70' fill='#06c' style='filter:blur(5px)'/></symbol><g id='x'><use href='#s' width='100' height='100'/></g>",
+        // Shown twice, of which the larger one matters.
+        "<defs><g id='s'><rect x='20' y='5' width='40' height='70' fill='#06c' style='filter:blur(2.5px)'/></g></defs><g id='x'><use href='#s' x='400'/><use href='#s' transform='scale(2)' x='-10'/></g>",
         "<filter id='f' x='-1' y='-1' width='3' height='3'><feMorphology operator='dilate' radius='9'/><feGaussianBlur stdDeviation='2' result='a'/><feFlood flood-color='red'/><feComposite in2='a' operator='in'/></filter><g id='x'><rect x='10' y='2' width='70' height='16' filter='url(#f)'/></g>",
     ];
 

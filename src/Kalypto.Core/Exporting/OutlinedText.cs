@@ -199,7 +199,7 @@ public sealed class OutlinedText
     {
         var all = node.SelfAndDescendants().ToList();
         if (all.Exists(n => n["style"] is not null || n.Name is not ("g" or "text" or "tspan") || n["transform"] is not null
-            || n.Attributes.Exists(a => Lengths.Contains(a.Key) && a.Value is not ("normal" or "baseline") && Plain(a.Value) is null)))
+            || n.Attributes.Exists(a => Lengths.Contains(a.Key) && a.Value is not ("normal" or "baseline") && !IsOfTheFont(a.Value) && Plain(a.Value) is null)))
         {
             return false;
         }
@@ -210,6 +210,9 @@ public sealed class OutlinedText
         node["font-size"] ??= (16 * times).ToString("R", System.Globalization.CultureInfo.InvariantCulture);
         return true;
     }
+
+    // Parts of the size of the letters are as large in large ones.
+    private static bool IsOfTheFont(string length) => length.EndsWith("em", StringComparison.Ordinal) && Numbers.List(length[..^2]) is [_];
 
     // Style sheets write units of the drawing as px.
     private static double[]? Plain(string lengths) => Numbers.List(lengths.Replace("px", "", StringComparison.Ordinal));

@@ -13,7 +13,7 @@ namespace Kalypto.Core.Exporting;
 public static class SvgExport
 {
     /// <summary>The name and version of this writer; part of every content key.</summary>
-    public const string Version = "svg 7";
+    public const string Version = "svg 8";
 
     // A quarter of a pixel at 4x is a sixteenth of a point; a hundredth of that is seen by nobody.
     private const int Decimals = 3;

@@ -18,12 +18,12 @@ internal static partial class FilterReach
     /// <param name="longest">The longest side of the drawing, in drawing units: the reach of steps that count from a box.</param>
     public static double Of(IEnumerable<Element> around, Element drawn, IReadOnlyDictionary<string, Definition> definitions, double longest)
     {
-        var (most, seen) = (0.0, new Dictionary<string, double>());
+        var (most, seen, filters) = (0.0, new Dictionary<string, (double Reach, double Scale)>(), new Dictionary<(string Id, double Unit), double>());
         var open = new Stack<(Element Element, double Reach, double Scale, int Repeats)>([(drawn, 0, around.Aggregate(1.0, (scale, outer) => scale * ScaleOf(outer)), 0)]);
         for (var steps = 0; steps < MostSteps && open.TryPop(out var at); steps++)
         {
             var scale = at.Scale * ScaleOf(at.Element);
-            var reach = at.Reach + scale * OwnOf(at.Element, definitions, longest / scale);
+            var reach = at.Reach + OwnOf(at.Element, scale);
             most = Math.Max(most, reach);
             foreach (var child in at.Element.Elements)
             {
@@ -31,30 +31,36 @@ internal static partial class FilterReach
             }
             foreach (var id in at.Element.References.Where(_ => at.Repeats < MostRepeatsInEachOther))
             {
-                if (definitions.TryGetValue(id, out var definition) && definition.Element.Name != "filter" && (!seen.TryGetValue(id, out var before) || before < reach))
+                if (definitions.TryGetValue(id, out var definition) && definition.Element.Name != "filter" && (!seen.TryGetValue(id, out var before) || before.Reach < reach || before.Scale < scale))
                 {
-                    seen[id] = reach;
+                    seen[id] = (Math.Max(before.Reach, reach), Math.Max(before.Scale, scale));
                     open.Push((definition.Element, reach, scale, at.Repeats + 1));
                 }
             }
         }
         return most;
+
+        double OwnOf(Element element, double scale) => element.Style("filter") is not { } filter || filter == "none" ? 0
+            : scale * FunctionsOf(filter) + References.Of("filter", filter).Sum(id => StepsOf(id, scale));
+
+        double StepsOf(string id, double scale)
+        {
+            if (!definitions.TryGetValue(id, out var definition) || definition.Element is not { Name: "filter" } filter)
+            {
+                return 0;
+            }
+            // A part of the box of what is filtered, which has no more than the drawing; else a length.
+            var unit = filter["primitiveUnits"] == "objectBoundingBox" ? longest : scale;
+            return filters.TryGetValue((id, unit), out var known) ? known : filters[(id, unit)] = Of(filter, unit, longest);
+        }
     }
 
-    private static double OwnOf(Element element, IReadOnlyDictionary<string, Definition> definitions, double longest)
-    {
-        if (element.Style("filter") is not { } filter || filter == "none")
-        {
-            return 0;
-        }
-        var functions = Functions().Matches(filter).Sum(f => Deviations * f.Groups["lengths"].Value.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Sum(l => Math.Abs(Numbers.Length(l) ?? 0)));
-        return functions + References.Of("filter", filter).Sum(id => definitions.TryGetValue(id, out var definition) && definition.Element.Name == "filter" ? Of(definition.Element, longest) : 0);
-    }
+    private static double FunctionsOf(string filter) =>
+        Functions().Matches(filter).Sum(f => Deviations * f.Groups["lengths"].Value.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Sum(l => Math.Abs(Numbers.Length(l) ?? 0)));
 
     /// <summary>The reach of the steps of a filter, each from what goes into it.</summary>
-    private static double Of(Element filter, double longest)
+    private static double Of(Element filter, double unit, double longest)
     {
-        var unit = filter["primitiveUnits"] == "objectBoundingBox" ? longest : 1;
         var (named, last, most) = (new Dictionary<string, double>(), 0.0, 0.0);
         foreach (var step in filter.Elements)
         {

@@ -26,7 +26,7 @@ public sealed class Isolation
     private ImmutableArray<string> fontFamilies;
     private ImmutableArray<string> beyond;
     private bool? isWide;
-    private double? reach;
+    private double reach = double.NaN;
     private Func<Box?>? whole;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
@@ -232,12 +232,15 @@ public sealed class Isolation
         {
             return (0, null);
         }
-        reach ??= FilterReach.Of(around, Itself, definitions, Math.Max(drawing.Box.Width, drawing.Box.Height));
+        if (double.IsNaN(reach))
+        {
+            reach = FilterReach.Of(around, Itself, definitions, Math.Max(drawing.Box.Width, drawing.Box.Height));
+        }
         var (across, down) = (crop.Width / width, crop.Height / height);
         var (most, sides) = (Math.Max(MostWithMargin, 1.25 * width * height), width + height);
         // What is too large as a whole has the margin that still fits.
         var fits = Math.Floor((Math.Sqrt(sides * sides + 4 * (most - width * height)) - sides) / 4 / step) * step;
-        var margin = Math.Min(fits, Math.Ceiling(reach.Value / Math.Min(across, down) / step) * step);
+        var margin = Math.Min(fits, Math.Ceiling(reach / Math.Min(across, down) / step) * step);
         return margin <= 0 ? (0, null)
             : (margin, () => Document(Box.FromEdges(crop.X - margin * across, crop.Y - margin * down, crop.Right + margin * across, crop.Bottom + margin * down), width + 2 * margin, height + 2 * margin, ground));
     }

@@ -9,10 +9,6 @@ internal static partial class Cairo
     public const int FormatArgb32 = 0;
     private const int PdfVersion15 = 1;
 
-    // How far from a curve the lines may lie that are drawn for it, in px. At the usual 0.1 the edges of thin curves are off by a
-    // twentieth of their ink; less than this changes nothing more.
-    private const double Tolerance = 0.05;
-
     [LibraryImport(Library)]
     private static partial nint cairo_image_surface_create(int format, int width, int height);
 
@@ -21,9 +17,6 @@ internal static partial class Cairo
 
     [LibraryImport(Library)]
     private static partial void cairo_scale(nint context, double across, double down);
-
-    [LibraryImport(Library)]
-    private static partial void cairo_set_tolerance(nint context, double px);
 
     [LibraryImport(Library)]
     internal static partial void cairo_destroy(nint context);
@@ -175,7 +168,6 @@ internal static partial class Cairo
             : base(0, true)
         {
             SetHandle(cairo_create(surface.DangerousGetHandle()));
-            cairo_set_tolerance(handle, Tolerance);
         }
 
         public override bool IsInvalid => handle == 0;
