@@ -55,7 +55,7 @@ public static class FileMaking
             return text is not null ? Text(text) : Refused(refusal!);
         }
         var (width, height) = ask.Format.IsVector ? points : (pixels.Width, pixels.Height);
-        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact || content.KeepsWide, ask.Format == Format.Ico ? pixels.Width / PartsOfIcons : 1), width, height, ask, credit) { Patch = content.Patch, KeepsWide = content.KeepsWide }, cancel);
+        return await renderer.MakeAsync(new(isolation.Scene(crop, width, height, ground, content.IsExact || content.KeepsWide, ask.Format == Format.Ico ? Math.Max(1, pixels.Width / PartsOfIcons) : 1), width, height, ask, credit) { Patch = content.Patch, KeepsWide = content.KeepsWide }, cancel);
     }
 
     /// <summary>The layer as it is written: as it was read or, where only a browser draws that right, as a browser understands its own file.</summary>

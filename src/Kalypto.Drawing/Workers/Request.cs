@@ -14,6 +14,9 @@ internal sealed record Request(WorkerTask Task, double Width, double Height, Eff
     /// <summary>How many px more on each side the document shows that are cut off.</summary>
     public double Margin { get; init; }
 
+    /// <summary>The pixels that are drawn, with those that are cut off.</summary>
+    public double Pixels => (Width + 2 * Margin) * (Height + 2 * Margin);
+
     /// <summary>How many times larger than a px of the page that was printed a unit of what is made of it is.</summary>
     public double PrintedAt { get; init; } = 1;
 

@@ -54,7 +54,7 @@ public static class WorkerLoop
         while (Frames.ReadAsync<Request>(input, CancellationToken.None).GetAwaiter().GetResult() is var (request, body))
         {
             Answer(request, body, held, output);
-            if (request.Width * request.Height > LargePixels || body.Length > LargeFile)
+            if (request.Pixels > LargePixels || body.Length > LargeFile)
             {
                 ProcessLimits.GiveBack();
             }

@@ -318,7 +318,7 @@ public sealed class WorkerRenderer : IRenderer, IDisposable
         {
             return await front.AskAsync(request, document, answers, take, cancel);
         }
-        var isLarge = request.Width * request.Height > LargePixels;
+        var isLarge = request.Pixels > LargePixels;
         if (isLarge)
         {
             await large.WaitAsync(cancel);
