@@ -8,6 +8,31 @@ as_postgres() {
   if [ "$(id -u)" -eq 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi
 }
 
+# random_secret FILE: letters and digits that only the owner of the file reads.
+random_secret() { (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' >"$1"); }
+
+# The role that Kalypto works as: it owns its databases and may do nothing beyond them. The superuser is used here alone.
+postgres_role() {
+  local port=$1 super own database
+  own=$(as_postgres cat "$postgres_dir.server.secret")
+  super=$(as_postgres cat "$postgres_dir.secret")
+  as_super() { PGHOST=127.0.0.1 PGPORT=$port PGUSER=kalypto PGPASSWORD=$super "$postgres_bin/psql" --no-psqlrc --quiet --tuples-only --no-align --set ON_ERROR_STOP=1 "$@"; }
+  as_super --dbname postgres >/dev/null <<SQL || die "The role of the server could not be made; see $postgres_dir/server.log."
+select 'create role kalypto_server' where not exists (select from pg_roles where rolname = 'kalypto_server') \gexec
+alter role kalypto_server with login createdb nosuperuser nocreaterole noreplication password '$own';
+SQL
+  # Databases of before belonged to the superuser.
+  for database in $(as_super --dbname postgres --command "select datname from pg_database where not datistemplate and datname <> 'postgres' and datdba = 'kalypto'::regrole"); do
+    as_super --dbname "$database" >/dev/null <<SQL || die "The database $database could not be given to the role of the server."
+select format('alter %s %I.%I owner to kalypto_server', case c.relkind when 'S' then 'sequence' when 'v' then 'view' else 'table' end, n.nspname, c.relname)
+  from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'public' and c.relkind in ('r', 'p', 'v', 'S')
+  and not exists (select from pg_depend d where d.objid = c.oid and d.deptype in ('a', 'i') and c.relkind = 'S') \gexec
+select format('alter function %s owner to kalypto_server', p.oid::regprocedure) from pg_proc p join pg_namespace n on n.oid = p.pronamespace where n.nspname = 'public' \gexec
+alter database "$database" owner to kalypto_server;
+SQL
+  done
+}
+
 # postgres_up DIR: starts the cluster in DIR, made when it is not there, and exports KALYPTO_DATABASE.
 postgres_up() {
   postgres_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
@@ -21,7 +46,7 @@ postgres_up() {
   local secret=$postgres_dir.secret
   if [ ! -s "$postgres_dir/PG_VERSION" ]; then
     rm -rf "$postgres_dir"
-    (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' >"$secret")
+    random_secret "$secret"
     mkdir -p "$postgres_dir"
     chmod 700 "$postgres_dir"
     if [ "$(id -u)" -eq 0 ]; then chown postgres "$postgres_dir" "$secret"; fi
@@ -42,7 +67,13 @@ postgres_up() {
   [ -n "$owner" ] && kill -0 "$owner" 2>/dev/null || echo $$ >"$postgres_dir.owner"
   local running
   running=$(as_postgres sed -n 4p "$postgres_dir/postmaster.pid")
-  KALYPTO_DATABASE="Host=127.0.0.1;Port=$running;Username=kalypto;Password=$(as_postgres cat "$secret");Database=kalypto;Maximum Pool Size=30"
+  local own=$postgres_dir.server.secret
+  if ! as_postgres test -s "$own"; then
+    random_secret "$own"
+    if [ "$(id -u)" -eq 0 ]; then chown postgres "$own"; fi
+  fi
+  postgres_role "$running"
+  KALYPTO_DATABASE="Host=127.0.0.1;Port=$running;Username=kalypto_server;Password=$(as_postgres cat "$own");Database=kalypto;Maximum Pool Size=30"
   export KALYPTO_DATABASE
 }
 
@@ -84,6 +115,6 @@ postgres_find() {
 postgres_tool() {
   local tool=$1
   shift
-  PGHOST=127.0.0.1 PGPORT=$(sed -E 's/.*Port=([0-9]+).*/\1/' <<<"$KALYPTO_DATABASE") PGUSER=kalypto \
+  PGHOST=127.0.0.1 PGPORT=$(sed -E 's/.*Port=([0-9]+).*/\1/' <<<"$KALYPTO_DATABASE") PGUSER=$(sed -E 's/.*Username=([^;]*).*/\1/' <<<"$KALYPTO_DATABASE") \
     PGPASSWORD=$(sed -E 's/.*Password=([^;]*).*/\1/' <<<"$KALYPTO_DATABASE") "$postgres_bin/$tool" "$@"
 }

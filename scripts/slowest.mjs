@@ -1,11 +1,20 @@
-// Prints the slowest tests of a run, out of the logs of all runners.
-import { readdirSync, readFileSync } from 'node:fs';
+// Prints how long each part of a run took and its slowest tests, out of the logs of all runners.
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-const most = 12;
+const most = 20;
+const [folder] = process.argv.slice(2);
+const files = readdirSync(folder);
+const print = rows => rows.sort((a, b) => b.seconds - a.seconds).forEach(r => console.log(`${r.seconds.toFixed(1).padStart(7)} s  ${r.name}`));
+
+console.log('== the parts');
+print(files.filter(f => f.endsWith('.began') && existsSync(join(folder, f.replace('.began', '.ended')))).map(f => ({
+  name: f.replace('.began', ''),
+  seconds: Number(readFileSync(join(folder, f.replace('.began', '.ended')), 'utf8')) - Number(readFileSync(join(folder, f), 'utf8')),
+})));
+
 const tests = [];
-const folder = process.argv[2];
-for (const file of readdirSync(folder)) {
+for (const file of files) {
   const text = readFileSync(join(folder, file), 'utf8');
   if (file.endsWith('.xml')) {
     for (const [, name, seconds] of text.matchAll(/<test [^>]*?name="([^"]*)"[^>]*?time="([\d.]+)"/g)) {
@@ -17,4 +26,5 @@ for (const file of readdirSync(folder)) {
     }
   }
 }
-tests.sort((a, b) => b.seconds - a.seconds).slice(0, most).forEach(t => console.log(`${t.seconds.toFixed(1).padStart(6)} s  ${t.name}`));
+console.log(`== the slowest ${most}`);
+print(tests.sort((a, b) => b.seconds - a.seconds).slice(0, most));

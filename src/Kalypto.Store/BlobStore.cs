@@ -22,7 +22,7 @@ public sealed class BlobStore(Database database) : IBlobs
     /// <inheritdoc/>
     public async Task<Stream?> OpenAsync(string sha256, CancellationToken cancel)
     {
-        var command = database.Source.Command("select bytes from blobs where sha256 = $1", sha256);
+        var command = database.Source.Command("select bytes from blobs where sha256 = $1", sha256).Patiently();
         var reader = await command.ExecuteReaderAsync(CommandBehavior.SequentialAccess | CommandBehavior.SingleRow, cancel);
         if (await reader.ReadAsync(cancel))
         {
@@ -40,7 +40,7 @@ public sealed class BlobStore(Database database) : IBlobs
     internal static async Task<string> PutAsync(NpgsqlConnection connection, byte[] bytes, CancellationToken cancel)
     {
         var sha256 = Fingerprint.Of(bytes).Hex;
-        await connection.Command(Put, sha256, bytes).RunAsync(cancel);
+        await connection.Command(Put, sha256, bytes).Patiently().RunAsync(cancel);
         return sha256;
     }
 }

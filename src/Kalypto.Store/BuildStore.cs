@@ -87,6 +87,10 @@ public sealed class BuildStore(Database database)
         return (rows.Count > 0, rows is [true]);
     }
 
+    /// <summary>Holds builds of this process for longer, however long it takes until there is progress to tell.</summary>
+    public Task HoldAsync(IReadOnlyCollection<int> ids, TimeSpan lease, CancellationToken cancel) => ids.Count == 0 ? Task.CompletedTask : database.Redoable
+        .Command("update builds set leased_until = now() + $2 where id = any($1) and owner = $3 and state = 'running'", ids.ToArray(), lease, database.Process).RunAsync(cancel);
+
     /// <summary>Asks whoever holds a build of a project to end it.</summary>
     public async Task AskToCancelAsync(int project, int id, CancellationToken cancel) => await database.Source
         .Command($"with asked as (update builds set cancel_asked = true where id = $1 and project_id = $2 and state = 'running' returning id) select {Tell} from asked", id, project).RunAsync(cancel);
@@ -115,7 +119,7 @@ public sealed class BuildStore(Database database)
             select $1, * from unnest($2, $3::char(64)[], $4, $5, $6, $7, $8, $9, $10, $11) on conflict do nothing
             """, id, files.Select(f => f.Path).ToArray(), files.Select(f => f.Sha256).ToArray(), files.Select(f => f.Bytes).ToArray(), files.Select(f => f.Identity).ToArray(),
             files.Select(f => f.Platform).ToArray(), files.Select(f => f.Kind).ToArray(), files.Select(f => f.Layer).ToArray(), files.Select(f => f.Screen).ToArray(),
-            files.Select(f => f.Width).ToArray(), files.Select(f => f.Height).ToArray()).RunAsync(cancel);
+            files.Select(f => f.Width).ToArray(), files.Select(f => f.Height).ToArray()).Patiently().RunAsync(cancel);
         await transaction.CommitAsync(cancel);
         return true;
     }

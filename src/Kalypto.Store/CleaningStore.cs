@@ -15,7 +15,8 @@ public sealed class CleaningStore(Database database)
             delete from builds where id in (
               select id from (select id, row_number() over (partition by project_id order by id desc) as place from builds where state <> 'running' and number is null) as placed where place > $1)
             """, limits.Builds);
-        await database.Source.Command("delete from shipped_looks l where not exists (select from shipped s where s.drawing = l.drawing)").RunAsync(cancel);
+        await database.Source.Command("delete from shipped_looks l where not exists (select from shipped s where s.drawing = l.drawing)").Patiently().RunAsync(cancel);
+        await database.Source.Command("delete from sign_in_tries where since < now() - interval '1 day'").RunAsync(cancel);
         await RunAsync("delete from drawing_jobs where queued_at < now() - $1 and (leased_until is null or leased_until < now())", LongWait);
         var drawings = await RunAsync("delete from drawings where used_at < now() - $1", limits.Unused);
         var looks = await RunAsync("delete from looks where used_at < now() - $1", limits.Unused);
@@ -30,6 +31,6 @@ public sealed class CleaningStore(Database database)
             """, limits.Grace);
         return new(projects, designs, builds, drawings, looks, blobs);
 
-        Task<int> RunAsync(string sql, object value) => database.Source.Command(sql, value).RunAsync(cancel);
+        Task<int> RunAsync(string sql, object value) => database.Source.Command(sql, value).Patiently().RunAsync(cancel);
     }
 }

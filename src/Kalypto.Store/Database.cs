@@ -10,6 +10,12 @@ public sealed class Database : IAsyncDisposable
 {
     private const int MostRedoable = 12;
     private const int StartTries = 120;
+
+    // A database that hangs must not hang whoever waits for it: they are told, and may try again.
+    private const int Seconds = 10;
+    private const int RedoableSeconds = 60;
+    private const int CancellationMilliseconds = 1000;
+
     private static readonly TimeSpan BetweenTries = TimeSpan.FromSeconds(0.5);
 
     /// <summary>Opens a database.</summary>
@@ -17,8 +23,8 @@ public sealed class Database : IAsyncDisposable
     public Database(string connection)
     {
         Connection = connection;
-        Source = NpgsqlDataSource.Create(connection);
-        var redoable = new NpgsqlConnectionStringBuilder(connection) { MaxPoolSize = MostRedoable };
+        Source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { CommandTimeout = Seconds, Timeout = Seconds, CancellationTimeout = CancellationMilliseconds });
+        var redoable = new NpgsqlConnectionStringBuilder(connection) { MaxPoolSize = MostRedoable, CommandTimeout = RedoableSeconds, Timeout = Seconds, CancellationTimeout = CancellationMilliseconds };
         redoable.Options = $"{redoable.Options} -c synchronous_commit=off".Trim();
         Redoable = NpgsqlDataSource.Create(redoable);
     }
@@ -85,7 +91,7 @@ public sealed class Database : IAsyncDisposable
             await Source.Command("select pg_logical_emit_message(true, 'kalypto', 'health')").RunAsync(cancel);
             return null;
         }
-        catch (Exception e) when (e is NpgsqlException or TimeoutException)
+        catch (Exception e) when (e is NpgsqlException or TimeoutException or OperationCanceledException)
         {
             return e.Message;
         }

@@ -12,14 +12,14 @@ public sealed class DesignStore(Database database)
     private const int MostAtOnce = 64;
 
     /// <summary>Adds a design with its first draft, as a step of the history: all of it or nothing.</summary>
-    /// <returns>The number of the design; null when the project is not there or put away.</returns>
+    /// <returns>The number of the design; null when the project is not there or put away, or the author is no designer of it.</returns>
     public async Task<int?> AddAsync(Author author, NewDesign made, CancellationToken cancel)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         var isOpen = await connection.Command("select 1 from projects where id = $1 and archived_at is null and deleted_at is null for update", author.Project)
             .ListAsync(r => r.GetInt32(0), cancel);
-        if (isOpen.Count == 0)
+        if (isOpen.Count == 0 || await Readable.RoleAsync(connection, author.Project, author.Actor, cancel) < Role.Designer)
         {
             return null;
         }
@@ -43,7 +43,7 @@ public sealed class DesignStore(Database database)
     }
 
     /// <summary>Adds the next draft of a design, which holds from now on, as a step of the history: all of it or nothing.</summary>
-    /// <returns>The number of the draft among all drafts; null when the design is not there any more, is put away, or has another draft by now.</returns>
+    /// <returns>The number of the draft among all drafts; null when the design is not there any more, is put away, has another draft by now, or the author is no designer of it.</returns>
     public async Task<int?> AddDraftAsync(Author author, NewDraft draft, CancellationToken cancel)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
@@ -52,7 +52,7 @@ public sealed class DesignStore(Database database)
             select d.arrangement from projects p join designs d on d.project_id = p.id
             where p.id = $1 and p.archived_at is null and p.deleted_at is null and d.id = $2 and d.removed_at is null and d.draft_id = $3 for update
             """, author.Project, draft.Design, draft.Follows).ListAsync(r => r.GetString(0), cancel);
-        if (present.Count == 0)
+        if (present.Count == 0 || await Readable.RoleAsync(connection, author.Project, author.Actor, cancel) < Role.Designer)
         {
             return null;
         }

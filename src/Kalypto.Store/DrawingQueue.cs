@@ -61,14 +61,14 @@ public sealed class DrawingQueue(Database database)
               select key from drawing_jobs where (leased_until is null or leased_until < now()) and engine = $3 and ($2::bigint is null or pixels <= $2::bigint)
                 and (cardinality($5::int[]) = 0 or draft <> all($5::int[]))
               order by priority, draft = any(array(select draft from drawing_jobs where leased_until > now())), pixels desc, queued_at limit 1 for update skip locked)
-            returning job, attempts
-            """, lease, mostPixels, engine, database.Process, butDrafts ?? []).ListAsync(r => (r.GetString(0), r.GetInt32(1)), cancel);
-        return taken is [var (job, attempts)] ? new(JsonSerializer.Deserialize<DrawingJob>(job)!, attempts) : null;
+            returning job, attempts, priority, coalesce((select d.project_id from drafts f join designs d on d.id = f.design_id where f.id = drawing_jobs.draft), 0)
+            """, lease, mostPixels, engine, database.Process, butDrafts ?? []).ListAsync(r => (r.GetString(0), r.GetInt32(1), r.GetInt32(2), r.GetInt32(3)), cancel);
+        return taken is [var (job, attempts, priority, project)] ? new(JsonSerializer.Deserialize<DrawingJob>(job)!, attempts) { Priority = priority, Project = project } : null;
     }
 
-    /// <summary>Holds on to all that this process took and is still at.</summary>
-    public Task HoldAsync(TimeSpan lease, CancellationToken cancel) => database.Redoable
-        .Command("update drawing_jobs set leased_until = now() + $1 where taken_by = $2 and leased_until > now()", lease, database.Process).RunAsync(cancel);
+    /// <summary>Holds on to jobs that this process is at right now, and to no others: what it took without knowing it, or could not put back, comes free by itself.</summary>
+    public Task HoldAsync(IReadOnlyCollection<string> keys, TimeSpan lease, CancellationToken cancel) => keys.Count == 0 ? Task.CompletedTask : database.Redoable
+        .Command("update drawing_jobs set leased_until = now() + $1 where taken_by = $2 and leased_until > now() and key = any($3::char(64)[])", lease, database.Process, keys.ToArray()).RunAsync(cancel);
 
     /// <summary>Gives back all that this process took; for its stop. It does not count as an attempt.</summary>
     public Task GiveBackAsync(CancellationToken cancel) => database.Redoable
@@ -90,6 +90,9 @@ public sealed class DrawingQueue(Database database)
         .Command("update drawing_jobs set priority = $2 where ctid = any(array(select ctid from drawing_jobs where key = any($1::char(64)[]) and leased_until is null for update skip locked))", keys.ToArray(), Ahead + 1).RunAsync(cancel);
 
     /// <summary>Gives back a job that could not be done now, to be tried again a little later.</summary>
-    public Task PutBackAsync(string key, CancellationToken cancel) => database.Redoable
-        .Command("update drawing_jobs set leased_until = now() + interval '1 second', taken_by = '' where key = $1", key).RunAsync(cancel);
+    /// <param name="key">The job, which this process took.</param>
+    /// <param name="counts">False when the attempt says nothing of the job.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public Task PutBackAsync(string key, bool counts, CancellationToken cancel) => database.Redoable
+        .Command("update drawing_jobs set leased_until = now() + interval '1 second', taken_by = '', attempts = greatest(0, attempts - $3) where key = $1 and taken_by = $2", key, database.Process, counts ? 0 : 1).RunAsync(cancel);
 }

@@ -88,12 +88,28 @@ public sealed class EditStore(Database database)
     /// <summary>Changes something beside the design, such as who may do what, with a step in the history that undo passes over: both, or nothing.</summary>
     /// <param name="database">The database.</param>
     /// <param name="author">The project and who does it.</param>
+    /// <param name="least">What the author must be in the project at least, as the database says now.</param>
     /// <param name="change">Makes the change; gives the label of the step, or a state other than done when there is to be none.</param>
     /// <param name="cancel">Ends the wait; nothing is changed then.</param>
-    internal static async Task<StepDone> LastingAsync(Database database, Author author, Func<NpgsqlConnection, Task<StepDone>> change, CancellationToken cancel)
+    /// <param name="evenArchived">True for what is changed in an archived project too, such as rights.</param>
+    internal static async Task<StepDone> LastingAsync(Database database, Author author, Role least, Func<NpgsqlConnection, Task<StepDone>> change, CancellationToken cancel, bool evenArchived = false)
     {
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
+        // One after the other, so that two owners cannot take each other's place away at once.
+        var there = await connection.Command(ProjectNow, author.Project).ListAsync(r => (IsArchived: r.GetBoolean(0), IsDeleted: r.GetBoolean(1)), cancel);
+        if (there is not [{ IsDeleted: false } project])
+        {
+            return new(StepState.Gone);
+        }
+        if (project.IsArchived && !evenArchived)
+        {
+            return new(StepState.Archived);
+        }
+        if (await Readable.RoleAsync(connection, author.Project, author.Actor, cancel) < least)
+        {
+            return new(StepState.Forbidden);
+        }
         var done = await change(connection);
         if (done.IsDone)
         {
@@ -157,7 +173,7 @@ public sealed class EditStore(Database database)
     private static async Task<StepDone?> RefusalAsync(NpgsqlConnection connection, Author author, IReadOnlyList<Field> fields, bool hasLayers, CancellationToken cancel)
     {
         var bringsBack = !hasLayers && fields.All(f => f.BringsBack);
-        return author.Actor.Role < (fields.Any(f => f.BringsBack) ? Role.Owner : Role.Designer) ? new(StepState.Forbidden) : await connection.Command(ProjectNow, author.Project).ListAsync(r => (IsArchived: r.GetBoolean(0), IsDeleted: r.GetBoolean(1)), cancel) switch
+        return await Readable.RoleAsync(connection, author.Project, author.Actor, cancel) < (fields.Any(f => f.BringsBack) ? Role.Owner : Role.Designer) ? new(StepState.Forbidden) : await connection.Command(ProjectNow, author.Project).ListAsync(r => (IsArchived: r.GetBoolean(0), IsDeleted: r.GetBoolean(1)), cancel) switch
         {
             [] => new(StepState.Gone),
             [_] when bringsBack => null,

@@ -12,6 +12,9 @@ public sealed record KeepingLimits
     /// <summary>How many builds of a project that did not end well are kept, the newest. Deliveries are kept for ever.</summary>
     public int Builds { get; init; } = 50;
 
+    /// <summary>How long the audit log is kept; never less than a month.</summary>
+    public TimeSpan Audit { get; init; } = TimeSpan.FromDays(365);
+
     /// <summary>How old content must be before it can count as referred to by nobody: whoever put it may be about to.</summary>
     public TimeSpan Grace { get; init; } = TimeSpan.FromDays(1);
 }

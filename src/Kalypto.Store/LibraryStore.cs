@@ -26,7 +26,7 @@ public sealed class LibraryStore(Database database)
     }
 
     /// <summary>Everything that was shipped in projects that are there, and whose files somebody may have; all for nobody in particular.</summary>
-    public Task<List<ShippedLayer>> AllAsync(CancellationToken cancel, int? person = null) => database.Source.Command($"{Columns} where {Readable.FilesBy("s.project_id", "$1")}", person).ListAsync(r => Read(r), cancel);
+    public Task<List<ShippedLayer>> AllAsync(CancellationToken cancel, int? person = null) => database.Source.Command($"{Columns} where {Readable.FilesBy("s.project_id", "$1")}", person).Patiently().ListAsync(r => Read(r), cancel);
 
     /// <summary>One layer that was shipped; null when there is none.</summary>
     public async Task<ShippedLayer?> FindAsync(int design, int lineage, CancellationToken cancel, int? person = null) =>
@@ -106,9 +106,12 @@ public sealed class LibraryStore(Database database)
         await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>The small picture of a drawing as PNG; null when there is none.</summary>
-    public async Task<byte[]?> PictureAsync(string drawing, CancellationToken cancel) => (await database.Source
-        .Command("select b.bytes from shipped_looks l join blobs b on b.sha256 = l.picture where l.drawing = $1", drawing).ListAsync(r => r.GetFieldValue<byte[]>(0), cancel)).FirstOrDefault();
+    /// <summary>The small picture of a drawing as PNG; null when there is none, or when it was shipped in no project whose files somebody may have.</summary>
+    public async Task<byte[]?> PictureAsync(string drawing, CancellationToken cancel, int? person = null) => (await database.Source
+        .Command($"""
+            select b.bytes from shipped_looks l join blobs b on b.sha256 = l.picture where l.drawing = $1
+            and exists (select from shipped s join projects p on p.id = s.project_id and p.deleted_at is null where s.drawing = l.drawing and {Readable.FilesBy("s.project_id", "$2")})
+            """, drawing, person).ListAsync(r => r.GetFieldValue<byte[]>(0), cancel)).FirstOrDefault();
 
     private static ShippedLayer Read(Npgsql.NpgsqlDataReader r) => new(
         r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetString(3), r.GetString(4), r.GetString(5), r.GetString(6), r.GetString(7), r.GetString(8), r.GetDouble(9), r.GetDouble(10),

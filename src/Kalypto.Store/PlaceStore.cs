@@ -15,17 +15,39 @@ public sealed class PlaceStore(Database database)
     public async Task<PlaceRow?> FindAsync(int project, int id, CancellationToken cancel) =>
         (await database.Source.Command(Columns + " where project_id = $1 and id = $2", project, id).ListAsync(Read, cancel)).FirstOrDefault();
 
-    /// <summary>Adds a place; null when the folder is a place already.</summary>
-    public async Task<PlaceRow?> AddAsync(int project, string folder, string platform, CancellationToken cancel) =>
-        (await database.Source.Command("insert into places (project_id, folder, platform) values ($1, $2, $3) on conflict do nothing returning id, project_id, folder, platform, delivery, follows, followed, pack, waits_for", project, folder, platform)
-            .ListAsync(Read, cancel)).FirstOrDefault();
+    /// <summary>Adds a place, as a step of the history; null when the folder is a place already.</summary>
+    public async Task<PlaceRow?> AddAsync(Author author, string folder, string platform, CancellationToken cancel)
+    {
+        PlaceRow? made = null;
+        await EditStore.LastingAsync(database, author, Role.Designer, async connection =>
+        {
+            made = (await connection.Command("insert into places (project_id, folder, platform) values ($1, $2, $3) on conflict do nothing returning id, project_id, folder, platform, delivery, follows, followed, pack, waits_for", author.Project, folder, platform)
+                .ListAsync(Read, cancel)).FirstOrDefault();
+            return new(made is null ? StepState.Nothing : StepState.Done, $"Deliver to {folder}");
+        }, cancel);
+        return made;
+    }
 
-    /// <summary>Forgets a place. What lies there stays.</summary>
-    public async Task<bool> RemoveAsync(int project, int id, CancellationToken cancel) =>
-        await database.Source.Command("delete from places where project_id = $1 and id = $2", project, id).RunAsync(cancel) > 0;
+    /// <summary>Forgets a place, as a step of the history. What lies there stays.</summary>
+    public Task<StepDone> RemoveAsync(Author author, int id, CancellationToken cancel) => EditStore.LastingAsync(database, author, Role.Designer, async connection =>
+        await connection.Command("delete from places where project_id = $1 and id = $2 returning folder", author.Project, id).ListAsync(r => r.GetString(0), cancel) is [var folder] ? new(StepState.Done, $"Deliver to {folder} no more") : new(StepState.Nothing), cancel, evenArchived: true);
 
-    /// <summary>Says which delivery lies in a place.</summary>
-    public Task DeliveredAsync(int id, int delivery, CancellationToken cancel) => database.Source.Command("update places set delivery = $2 where id = $1", id, delivery).RunAsync(cancel);
+    /// <summary>What a delivery to a place was about to do when it was last heard of; null for nothing.</summary>
+    public async Task<string?> JournalAsync(int id, CancellationToken cancel) =>
+        (await database.Source.Command("select journal from places where id = $1", id).ListAsync(r => r.Nullable<string>(0), cancel)).FirstOrDefault();
+
+    /// <summary>Keeps what a delivery to a place is about to do.</summary>
+    public Task KeepJournalAsync(int id, string journal, CancellationToken cancel) => database.Source.Command("update places set journal = $2 where id = $1", id, journal).RunAsync(cancel);
+
+    /// <summary>Forgets the journal of a place, and records which delivery lies there now.</summary>
+    /// <param name="id">The place.</param>
+    /// <param name="delivery">The number of the delivery; null when it is the one that was there before.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public Task ForgetJournalAsync(int id, int? delivery, CancellationToken cancel) => database.Source
+        .Command("update places set journal = null, delivery = coalesce($2::int, delivery) where id = $1 and (journal is not null or $2::int is not null)", id, delivery).RunAsync(cancel);
+
+    /// <summary>Waits until no other process works on a place, and keeps all others away from it until it is disposed of.</summary>
+    public Task<IAsyncDisposable> LockAsync(int id, CancellationToken cancel) => AdvisoryLock.TakeAsync(database, AdvisoryLock.Place, id, cancel);
 
     /// <summary>Says whether each change is delivered to a place by itself.</summary>
     public async Task<bool> FollowAsync(int project, int id, bool follows, CancellationToken cancel) => await database.Source

@@ -64,6 +64,20 @@ public sealed class ProjectStore(Database database)
     public async Task<ProjectRow?> FindAsync(int id, CancellationToken cancel) =>
         (await database.Source.Command(Columns + " where id = $1 and deleted_at is null", id).ListAsync(Read, cancel)).FirstOrDefault();
 
+    /// <summary>The oldest project of a name that is worked on; null when there is none.</summary>
+    public async Task<int?> OfNameAsync(string name, CancellationToken cancel) => (await database.Source
+        .Command("select id from projects where lower(name) = lower($1) and archived_at is null and deleted_at is null order by id limit 1", name).ListAsync(r => (int?)r.GetInt32(0), cancel)).FirstOrDefault();
+
+    /// <summary>True when there is a project and it was not deleted.</summary>
+    public Task<bool> IsThereAsync(int id, CancellationToken cancel) => database.Source.Command("select exists (select from projects where id = $1 and deleted_at is null)", id).ScalarAsync<bool>(cancel);
+
+    /// <summary>One project whose files somebody may have; null when there is none, it was deleted, or they may not.</summary>
+    /// <param name="id">The project.</param>
+    /// <param name="person">The account of whoever asks; null for one who may see all.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<ProjectRow?> FindReadableAsync(int id, int? person, CancellationToken cancel) =>
+        (await database.Source.Command($"{Columns} where id = $1 and deleted_at is null and {Readable.FilesBy("projects.id", "$2")}", id, person).ListAsync(Read, cancel)).FirstOrDefault();
+
     /// <summary>A project and what was changed in it since a revision, in one question; null when there is none or it was deleted.</summary>
     /// <param name="id">The project.</param>
     /// <param name="since">The revision that is known; 0 for everything.</param>

@@ -6,11 +6,20 @@ namespace Kalypto.Store;
 /// <summary>Short forms for the calls of Npgsql that the stores make. Values always go as parameters.</summary>
 internal static class Sql
 {
+    private const int PatientSeconds = 600;
+
     public static NpgsqlCommand Command(this NpgsqlDataSource source, string sql, params ReadOnlySpan<object?> values) =>
         Fill(source.CreateCommand(sql), values);
 
     public static NpgsqlCommand Command(this NpgsqlConnection connection, string sql, params ReadOnlySpan<object?> values) =>
         Fill(new NpgsqlCommand(sql, connection), values);
+
+    /// <summary>The same command with minutes of patience: for work in the background and for large content, which nobody waits for at a page.</summary>
+    public static NpgsqlCommand Patiently(this NpgsqlCommand command)
+    {
+        command.CommandTimeout = PatientSeconds;
+        return command;
+    }
 
     /// <summary>Statements that go in one trip: all of them hold, or none.</summary>
     public static NpgsqlBatch Batch(this NpgsqlDataSource source, params IEnumerable<(string Sql, object?[] Values)> statements)

@@ -5,6 +5,12 @@ namespace Kalypto.Store;
 /// <param name="Attempts">The how manyeth attempt this is, from 1.</param>
 public sealed record TakenJob(DrawingJob Job, int Attempts)
 {
+    /// <summary>How urgent it is, the smallest first.</summary>
+    public int Priority { get; init; }
+
+    /// <summary>The project that it is of; 0 when it is not there any more.</summary>
+    public int Project { get; init; }
+
     /// <summary>The most attempts at one job.</summary>
     public const int MostAttempts = 3;
 

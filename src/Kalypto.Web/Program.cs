@@ -18,7 +18,6 @@ using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Http.Features;
-using Microsoft.AspNetCore.HttpOverrides;
 using Serilog;
 
 // Numbers and dates are written by us, the same on every machine.
@@ -44,6 +43,7 @@ var workers = new WorkerOptions
     // What is brought in is measured here, also where drawing is left to others.
     Count = Math.Max(1, options.Drawers),
 };
+var accounts = new AccountOptions(builder.Configuration.GetValue("People", false));
 var database = new Database(connection);
 var sources = new Sources(database);
 var exact = builder.Configuration.GetValue("Exact", true) ? new ExactEngine(new() { Fonts = workers.Fonts, TimeLimit = workers.TimeLimit }) : null;
@@ -51,30 +51,38 @@ var readingTime = TimeSpan.FromSeconds(builder.Configuration.GetValue("ReadingSe
 builder.Services.AddSingleton<ISources>(sources);
 builder.Services.AddKalypto(database, new WorkerReader(workers.ForReading(readingTime)), new WorkerRenderer(workers, exact, sources), options, new KeepingLimits
 {
+    Audit = TimeSpan.FromDays(builder.Configuration.GetValue("KeepAuditDays", new KeepingLimits().Audit.TotalDays)),
     Builds = builder.Configuration.GetValue("KeepBuilds", new KeepingLimits().Builds),
     Unused = TimeSpan.FromDays(builder.Configuration.GetValue("KeepUnusedDays", new KeepingLimits().Unused.TotalDays)),
-}, new PlaceOptions(Folders("Deliver")), new InboxOptions(Folders("Inbox"))).AddSingleton(TimeProvider.System).AddSingleton<Bench>();
-var accounts = new AccountOptions(builder.Configuration.GetValue("People", false));
+}, new PlaceOptions(Folders("Deliver")), new InboxOptions(Folders("Inbox")) { ByName = !accounts.IsOn }).AddSingleton(TimeProvider.System).AddSingleton<Bench>();
 if (Listening.Refusal(builder.Configuration["urls"], accounts.IsOn) is { } refusal)
 {
     await Console.Error.WriteLineAsync(refusal);
     return 1;
 }
-builder.Services.AddAccounts(accounts).AddSingleton<TeamModel.Sources>();
-builder.Services.AddAntiforgery(o => o.HeaderName = "X-Kalypto-Token");
+builder.Services.AddSessions().AddPolicies().AddAccounts(accounts).AddSingleton<TeamModel.Sources>();
+builder.Services.AddAntiforgery(o =>
+{
+    o.HeaderName = "X-Kalypto-Token";
+    o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+});
+builder.Services.AddHsts(o => o.MaxAge = TimeSpan.FromDays(365));
 builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = BringIn.MostBytes);
-builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys")));
+var keyFolder = builder.Configuration["KeyFolder"] ?? Path.Combine(Path.GetTempPath(), "kalypto-keys");
+builder.Services.AddDataProtection().SetApplicationName("Kalypto").PersistKeysToFileSystem(new DirectoryInfo(keyFolder));
+PictureSeal.Use(InstallationKey.Of(keyFolder));
 builder.Services.ConfigureHttpJsonOptions(o =>
 {
     o.SerializerOptions.Converters.Add(new JsonStringEnumConverter(namingPolicy: null, allowIntegerValues: false));
     o.SerializerOptions.RespectNullableAnnotations = true;
 });
-builder.Services.AddHealthChecks().AddCheck<DatabaseHealth>("database", timeout: TimeSpan.FromSeconds(5));
+builder.Services.AddSingleton(workers).AddHealth();
 builder.Services.AddLimits(builder.Configuration.GetValue("ComingPerMinute", Limits.Coming));
+var proxies = TrustedProxies.Parse(builder.Configuration.GetSection("TrustedProxy").GetChildren().Select(c => c.Value ?? ""));
 var hosts = Listening.Hosts(builder.Configuration["AllowedHosts"]);
 // A foreign name that leads to this machine is not answered: pages behind it could read and change everything.
 builder.Services.Configure<HostFilteringOptions>(o => o.AllowedHosts = [.. hosts]);
-builder.Services.AddRazorPages(o => o.Conventions.AddFolderApplicationModelConvention("/", PageDoors.Open));
+builder.Services.AddRazorPages(o => o.Conventions.AddFolderApplicationModelConvention("/", Policies.OfPage));
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = BringIn.MostBytes);
 
 IReadOnlyList<string> Folders(string option) => [.. builder.Configuration.GetSection(option).GetChildren().Select(c => Path.TrimEndingDirectorySeparator(Path.GetFullPath(c.Value ?? "")))];
@@ -82,10 +90,14 @@ IReadOnlyList<string> Folders(string option) => [.. builder.Configuration.GetSec
 var app = builder.Build();
 app.Services.GetRequiredService<Database>().Migrate();
 
+if (proxies.Any)
+{
+    // Only servers in front that the operator named are believed to speak for others.
+    app.UseForwardedHeaders(proxies.Options);
+}
 if (accounts.IsOn)
 {
-    // Only what comes from this very machine is believed to speak for others: a server in front with a certificate.
-    app.UseForwardedHeaders(new() { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto });
+    app.UseHsts();
 }
 app.UseFailureAnswers();
 app.Use(ServerTiming.AddAsync);
@@ -94,15 +106,18 @@ app.Use(OwnPagesOnly.RunAsync);
 // Modules are named without a version inside one another, so browsers ask each time whether theirs is still the one.
 app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = "no-cache" });
 app.UseRouting();
+app.Use(app.Services.GetRequiredService<Callers>().KnowAsync);
+app.UseAuthentication();
 app.UseRateLimiter();
+app.UseAuthorization();
 app.UseMiddleware<DoorIn>();
-app.MapHealthChecks("/health");
-app.MapHealthChecks("/health/live", new() { Predicate = _ => false });
+app.MapHealth();
 app.MapRazorPages();
 app.MapKalypto();
 
 await app.Services.GetRequiredService<DeliverTo>().RecoverAsync(app.Lifetime.ApplicationStopping);
 await app.StartAsync();
+Console.WriteLine($"Drawings are drawn with {await Task.Run(() => WorkerJail.ProtectionOf(workers))}.");
 var loadDemo = app.Services.GetRequiredService<LoadDemo>();
 var demo = builder.Configuration.GetValue("Demo", false) ? await loadDemo.WhenEmptyAsync(demoFolder, app.Lifetime.ApplicationStopping) : null;
 var address = Listening.Shown(app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses.FirstOrDefault(), hosts);

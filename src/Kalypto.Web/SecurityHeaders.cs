@@ -10,6 +10,15 @@ internal static class SecurityHeaders
             "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
+        context.Response.OnStarting(() =>
+        {
+            // What says nothing of its own is of one person: no cache on the way keeps it, and of zips and lists not even the browser.
+            if (headers.CacheControl.Count == 0)
+            {
+                headers.CacheControl = context.Response.ContentType?.StartsWith("text/html", StringComparison.Ordinal) == true ? "private, no-cache" : "no-store";
+            }
+            return Task.CompletedTask;
+        });
         return next(context);
     }
 }

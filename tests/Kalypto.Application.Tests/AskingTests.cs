@@ -38,7 +38,7 @@ public class AskingTests
         var (row, state) = (await kalypto.OpenAsync(project)).Designs[0];
         var screen = row.Lineages.Of(state.Measured.Drawing.Screens[0].Root.Ordinal);
         var store = kalypto.Get<QuestionStore>();
-        var author = new Author(project, new("link-1", "Tom"));
+        var author = new Author(project, new Actor("link-1", "Tom") { Role = Role.Developer });
         var moon = row.Lineages.Of(state.Layers.First(l => l.Name == "moon").Ordinal);
         Assert.True((await store.AskAsync(author, new(0, 1, row.Id, screen, moon, nameof(QuestionKind.Picture)), "Ask about moon", Cancel)).IsDone);
         Assert.True((await store.AskAsync(author, new(0, 1, row.Id, screen, screen, nameof(QuestionKind.Words)) { Words = "Why so dark?", Point = (10, 20) }, "Ask about the screen", Cancel)).IsDone);
@@ -61,7 +61,7 @@ public class AskingTests
         }
         Assert.All(await store.OnScreenAsync(project, row.Id, screen, Cancel), q => Assert.Equal(3, q.SettledIn));
         // What is settled is neither answered nor taken back any more.
-        Assert.Equal(StepState.Nothing, (await store.AnswerAsync(author, words.Id, "No.", "Answer", Cancel)).State);
+        Assert.Equal(StepState.Nothing, (await store.AnswerAsync(Running.By(project), words.Id, "No.", "Answer", Cancel)).State);
         Assert.Equal(StepState.Nothing, (await store.WithdrawAsync(author, words.Id, "Take back", Cancel)).State);
         Assert.Contains(await kalypto.Get<EditStore>().HistoryAsync(project, 9, Cancel), h => h is { IsLasting: true, Label: "Delivery 3 settles 2 questions" });
     }
@@ -75,14 +75,14 @@ public class AskingTests
         var (row, state) = (await kalypto.OpenAsync(project)).Designs[0];
         var root = state.Measured.Drawing.Screens[0].Root;
         var store = kalypto.Get<QuestionStore>();
-        var author = new Author(project, new("link-1", "Tom"));
+        var author = new Author(project, new Actor("link-1", "Tom") { Role = Role.Developer });
         await store.AskAsync(author, new(0, 1, row.Id, row.Lineages.Of(root.Ordinal), row.Lineages.Of(state.Layers.First(l => l.Name == "moon").Ordinal), nameof(QuestionKind.Code)), "Ask about moon", Cancel);
         await BringAsync(kalypto, project, Bell + "<rect id='sky' x='1' y='700' width='64' height='64'/>");
         Assert.Equal($"{root.Name}: it needs to be built in code", await WaitingAsync(kalypto, project));
         // Nothing is done to the screen in its place.
         Assert.True(Assert.Single(await kalypto.Get<OpenQuestions>().OfAsync(await kalypto.OpenAsync(project), Cancel)).IsGone);
         var asked = Assert.Single(await store.OnScreenAsync(project, row.Id, row.Lineages.Of(root.Ordinal), Cancel));
-        Assert.Equal(StepState.Nothing, (await store.WithdrawAsync(new(project, new("link-2", "Tom")), asked.Id, "Take back", Cancel)).State);
+        Assert.Equal(StepState.Nothing, (await store.WithdrawAsync(new(project, new Actor("link-2", "Tom") { Role = Role.Developer }), asked.Id, "Take back", Cancel)).State);
         Assert.True((await store.WithdrawAsync(author, asked.Id, "Take back", Cancel)).IsDone);
         Assert.Equal("", await WaitingAsync(kalypto, project));
     }

@@ -81,7 +81,7 @@ public class DraftTests
         Assert.Equal("moon=Code/", await SaidAsync(kalypto, project));
         // A project can say no.
         var visit = await kalypto.VisitAsync(project);
-        var change = await kalypto.Get<ChangeRecipes>().ReadAsync(visit.Workspace, new("brackets", DrawingDecides: false), Cancel);
+        var change = await kalypto.Get<ChangeRecipes>().ReadAsync(visit.Workspace, new("brackets", DrawingDecides: false), null, Cancel);
         Assert.True((await kalypto.Get<ChangeRecipes>().MakeAsync(visit, change, Cancel)).IsDone);
         await BringAsync(kalypto, project, Drawn("bell", "moon", "<rect id='dome [svg]' x='20' y='300' width='50' height='50'/>"));
         Assert.Equal("moon=Code/", await SaidAsync(kalypto, project));

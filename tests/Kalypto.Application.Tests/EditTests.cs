@@ -125,7 +125,7 @@ public class EditTests
         await Assert.ThrowsAsync<ArrangingRefusedException>(() => arrange.CombineAsync(new(workspace, Running.Ada), design, [Find(workspace, "disc").Ordinal], Mark.None, cancel));
 
         // Whoever saw the drawing before cannot put the same together a second time.
-        await Assert.ThrowsAsync<ArrangingRefusedException>(() => arrange.CombineAsync(new(workspace, new("eve", "Eve")), design, both, Mark.None, cancel));
+        await Assert.ThrowsAsync<ArrangingRefusedException>(() => arrange.CombineAsync(new(workspace, Actor.Local("eve", "Eve")), design, both, Mark.None, cancel));
         await arrange.TakeApartAsync(new(workspace, Running.Ada), design, [made], cancel);
         workspace = await kalypto.OpenAsync(project);
         Assert.Equal("tickets", workspace.States[0].Layers[both[0]].Parent!.Name);

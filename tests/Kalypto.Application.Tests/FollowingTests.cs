@@ -7,6 +7,7 @@ using Kalypto.Application.Packs;
 using Kalypto.Application.Places;
 using Kalypto.Core.Deciding;
 using Kalypto.Store;
+using Kalypto.Store.People;
 using Microsoft.Extensions.Logging.Abstractions;
 
 namespace Kalypto.Application.Tests;
@@ -21,8 +22,8 @@ public sealed class FollowingTests : IDisposable
 
     public void Dispose() => Directory.Delete(root, recursive: true);
 
-    private static InboxService Inbox(Running kalypto, string folder) =>
-        new(new([folder]), kalypto.Get<BringIn>(), kalypto.Get<ProjectStore>(), kalypto.Get<DesignStore>(), kalypto.Get<InboxStore>(), NullLogger<InboxService>.Instance);
+    private static InboxService Inbox(Running kalypto, string folder, bool byName = true) =>
+        new(new([folder]) { ByName = byName }, kalypto.Get<BringIn>(), kalypto.Get<ProjectStore>(), kalypto.Get<DesignStore>(), kalypto.Get<InboxStore>(), NullLogger<InboxService>.Instance);
 
     // Saved at a second after the start.
     private void Save(string path, string text, int second)
@@ -81,14 +82,42 @@ public sealed class FollowingTests : IDisposable
     }
 
     [Fact]
+    public async Task A_folder_belongs_to_a_project_by_number_and_what_is_no_file_stops_nothing()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var projects = kalypto.Get<ProjectStore>();
+        var folders = new InboxFolders(new([root]) { ByName = false }, kalypto.Get<InboxStore>(), projects);
+        using var inbox = Inbox(kalypto, root, byName: false);
+        var mine = await projects.AddAsync("Larkrise", ["web"], Running.Ada, Cancel);
+        // Somebody's folder is there already: it is given to nobody.
+        Directory.CreateDirectory(Path.Combine(root, "larkrise"));
+        var (done, folder) = await folders.CreateAsync(Running.By(mine), Cancel);
+        Assert.Equal((true, Path.Combine(root, "larkrise-2")), (done.IsDone, folder));
+        // A stranger calls a project the same, and gets a folder of their own.
+        var theirs = await projects.AddAsync("Larkrise", ["web"], Running.Ada, Cancel);
+        Assert.Equal(Path.Combine(root, "larkrise-3"), (await folders.CreateAsync(Running.By(theirs), Cancel)).Folder);
+        await System.Diagnostics.Process.Start("mkfifo", Path.Combine(folder!, "a.svg")).WaitForExitAsync(Cancel);
+        Save("larkrise/tonight.svg", Svg(Bell), 0);
+        Save("larkrise-2/tonight.svg", Svg(Bell), 0);
+        await inbox.LookAsync(Start.AddSeconds(9), Cancel).WaitAsync(Running.Patience, Cancel);
+        await inbox.LookAsync(DateTime.UtcNow.AddMinutes(1), Cancel).WaitAsync(Running.Patience, Cancel);
+        Assert.Equal((1, 0), ((await kalypto.OpenAsync(mine)).Designs.Count, (await kalypto.OpenAsync(theirs)).Designs.Count));
+        Assert.True((await kalypto.Get<InboxStore>().ReleaseAsync(Running.By(mine), folder!, Cancel)).IsDone);
+        Assert.Equal(StepState.Nothing, (await kalypto.Get<InboxStore>().ReleaseAsync(Running.By(theirs), folder!, Cancel)).State);
+        Save("larkrise-2/moon.svg", Svg(Bell), 20);
+        await inbox.LookAsync(Start.AddSeconds(29), Cancel);
+        Assert.Single((await kalypto.OpenAsync(mine)).Designs);
+    }
+
+    [Fact]
     public async Task A_place_that_follows_gets_what_changed_and_waits_while_something_is_to_be_said()
     {
         await using var kalypto = await Running.StartAsync(new());
         var project = await kalypto.ProjectAsync(Bell, ("bell", "picture -webp png scale:1x"));
         var options = new PlaceOptions([root]);
-        using var deliver = new DeliverTo(kalypto.Get<PlaceStore>(), kalypto.Get<BuildStore>(), kalypto.Get<IBlobs>(), options);
-        using var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<Deliveries>(), deliver, options, NullLogger<FollowService>.Instance);
-        var place = await deliver.AddAsync(project, 0, "", "web", Cancel);
+        var deliver = new DeliverTo(kalypto.Get<PlaceStore>(), kalypto.Get<BuildStore>(), kalypto.Get<IBlobs>(), options, NullLogger<DeliverTo>.Instance);
+        using var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<Deliveries>(), deliver, kalypto.Get<AuditStore>(), options, NullLogger<FollowService>.Instance);
+        var place = await deliver.AddAsync(Running.By(project), 0, "", "web", Cancel);
         await kalypto.Get<PlaceStore>().FollowAsync(project, place.Id, true, Cancel);
         async Task<(int Delivery, string WaitsFor)> FollowedAsync()
         {

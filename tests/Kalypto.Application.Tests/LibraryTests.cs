@@ -43,7 +43,7 @@ public class LibraryTests
         await using var kalypto = await Running.StartAsync(new());
         var from = await kalypto.ProjectAsync(Bell + Sky, ("bell", "icon png scale:1x,2x -webp credit"), ("sky", "picture -webp png scale:1x"));
         var recipes = kalypto.Get<ChangeRecipes>();
-        await recipes.MakeAsync(await kalypto.VisitAsync(from), await recipes.ReadAsync(await kalypto.OpenAsync(from), new("credit", Copyright: "© 2026 Larkrise"), Cancel), Cancel);
+        await recipes.MakeAsync(await kalypto.VisitAsync(from), await recipes.ReadAsync(await kalypto.OpenAsync(from), new("credit", Copyright: "© 2026 Larkrise"), null, Cancel), Cancel);
         var all = await DeliverAsync(kalypto, from);
         var bell = all.Single(l => l.Name == "bell");
         Assert.Equal(("icon", "icon png -webp scale:1x,2x credit", 24, "Larkrise", "web", 1), (bell.Kind, bell.Tags, bell.Width, bell.ProjectName, Assert.Single(bell.Platforms), bell.Since!.Number));

@@ -35,7 +35,7 @@ public class RecipeChangeTests
             (new("melt"), RecipeRefusal.Why.NoSuchWish),
         })
         {
-            Assert.Equal(why, (await kalypto.Get<ChangeRecipes>().ReadAsync(workspace, wish, cancel)).Refusal?.Reason);
+            Assert.Equal(why, (await kalypto.Get<ChangeRecipes>().ReadAsync(workspace, wish, null, cancel)).Refusal?.Reason);
         }
     }
 
@@ -48,7 +48,7 @@ public class RecipeChangeTests
         async Task<PackEffect> EffectAsync(RecipeWish wish, bool make = false)
         {
             var workspace = await kalypto.OpenAsync(project);
-            var change = await recipes.ReadAsync(workspace, wish, cancel);
+            var change = await recipes.ReadAsync(workspace, wish, null, cancel);
             Assert.Null(change.Refusal);
             var (effect, after, _) = await recipes.EffectAsync(workspace, change, cancel);
             if (make)
@@ -83,7 +83,7 @@ public class RecipeChangeTests
         async Task<ChangeRecipes.Change> WishAsync(int at, RecipeWish wish)
         {
             var workspace = await kalypto.OpenAsync(at);
-            var change = await recipes.ReadAsync(workspace, wish, cancel);
+            var change = await recipes.ReadAsync(workspace, wish, null, cancel);
             if (change.Refusal is null)
             {
                 await recipes.MakeAsync(new(workspace, Running.Ada), change, cancel);

@@ -35,7 +35,7 @@ internal sealed class Running : IAsyncDisposable
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
     /// <summary>Whoever works here when it does not matter who.</summary>
-    public static readonly Actor Ada = new("ada", "Ada");
+    public static readonly Actor Ada = Actor.Local("ada", "Ada");
 
     /// <summary>Starts, on a new database or on that of one that runs or was stopped; it may leave the queue alone.</summary>
     public static async Task<Running> StartAsync(PaperRenderer renderer, string? database = null, bool draws = true, DrawingOptions? options = null, bool drops = true)

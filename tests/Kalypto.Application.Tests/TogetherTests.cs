@@ -84,7 +84,7 @@ public class TogetherTests
     {
         await using var kalypto = await Running.StartAsync(new(), draws: false);
         var project = await kalypto.ProjectAsync(Sky);
-        var eve = new Store.Actor("eve", "Eve");
+        var eve = Store.Actor.Local("eve", "Eve");
         async Task DecideAsync(Store.Actor actor, string layer, Decision decision)
         {
             var visit = await kalypto.VisitAsync(project, actor);

@@ -16,6 +16,12 @@ public class DrawingStoreTests(DatabaseFixture fixture)
 
     private Task RunAsync(string sql) => fixture.RunAsync(sql);
 
+    private async Task<long> CountAsync(string sql)
+    {
+        await using var command = database.Source.CreateCommand(sql);
+        return (long)(await command.ExecuteScalarAsync(cancel))!;
+    }
+
     [Fact]
     public async Task Equal_bytes_are_kept_once_and_drawings_are_found_by_key()
     {
@@ -124,14 +130,22 @@ public class DrawingStoreTests(DatabaseFixture fixture)
         Assert.Equal([7], taken[0].Concat(taken[1]).First().Without);
 
         // A taker that died gives its jobs back; one that dies again and again is given up.
+        var key = "";
         foreach (var expected in new[] { false, false, true })
         {
             await RunAsync("update drawing_jobs set leased_until = now() - interval '1 second'");
             var again = await queue.TakeAsync(Engine, lease, cancel);
             Assert.Equal(expected, again!.IsGivenUp);
+            key = again.Job.Key;
         }
+        // What it took and does not know of, because the answer was lost, is nobody's when the lease runs out.
+        await RunAsync("update drawing_jobs set leased_until = now() + interval '1 hour' where taken_by <> ''");
+        await queue.HoldAsync([new('f', 64)], TimeSpan.FromHours(2), cancel);
+        Assert.Equal(0L, await CountAsync("select count(*) from drawing_jobs where leased_until > now() + interval '90 minutes'"));
+        await queue.HoldAsync([key], TimeSpan.FromHours(2), cancel);
+        Assert.Equal(1L, await CountAsync("select count(*) from drawing_jobs where leased_until > now() + interval '90 minutes'"));
         // One that lives holds on to what it took, and gives it back when it stops; other engines leave it alone.
-        await queue.HoldAsync(lease, cancel);
+        await queue.HoldAsync([key], lease, cancel);
         Assert.Null(await queue.TakeAsync("engine 2", lease, cancel));
         await queue.GiveBackAsync(cancel);
         Assert.Null(await queue.TakeAsync("engine 2", lease, cancel));

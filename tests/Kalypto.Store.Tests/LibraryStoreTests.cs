@@ -16,8 +16,8 @@ public class LibraryStoreTests(DatabaseFixture fixture)
     public async Task A_layer_is_what_its_newest_delivery_says_for_all_platforms_that_it_ever_had()
     {
         var (library, builds) = (new LibraryStore(fixture.Database), new BuildStore(fixture.Database));
-        var project = await new ProjectStore(fixture.Database).AddAsync("Shelf", ["web"], new("ada", "Ada"), cancel);
-        var design = (await new DesignStore(fixture.Database).AddAsync(new(project, new("ada", "Ada")), new("Tonight", 1, "tonight.svg", [1, 2], [null]), cancel))!.Value;
+        var project = await new ProjectStore(fixture.Database).AddAsync("Shelf", ["web"], Actor.Local("ada", "Ada"), cancel);
+        var design = (await new DesignStore(fixture.Database).AddAsync(new(project, Actor.Local("ada", "Ada")), new("Tonight", 1, "tonight.svg", [1, 2], [null]), cancel))!.Value;
         async Task<int> BuildAsync()
         {
             var build = await builds.AddAsync(project, 1, "", "{}", new((await new ProjectStore(fixture.Database).FindAsync(project, cancel))!, []), TimeSpan.FromMinutes(1), cancel);

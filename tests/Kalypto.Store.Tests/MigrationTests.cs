@@ -31,7 +31,7 @@ public class MigrationTests(DatabaseFixture fixture)
         insert into builds (project_id, state, total, asked, said) values (1, 'running', 3, '{}', '{"Project":{"Id":1,"Name":"Larkrise","Platforms":["web"],"Recipes":""},"Designs":[]}');
         """;
 
-    private static readonly string[] Later = ["0006", "0007", "0008", "0009", "0010"];
+    private static readonly string[] Later = ["0006", "0007", "0008", "0009", "0010", "0021"];
 
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 
@@ -73,7 +73,7 @@ public class MigrationTests(DatabaseFixture fixture)
         Assert.Equal(new Box(11, 2, 3.5, 4), file.Shapes[11]);
 
         // What was done before anybody could be told apart is nobody's own, but everything of it can be taken back by name.
-        var ada = new Author(1, new("ada", "Ada"));
+        var ada = new Author(1, Actor.Local("ada", "Ada"));
         Assert.Equal(StepState.Nothing, (await edits.UndoAsync(ada, cancel)).State);
         var history = await edits.HistoryAsync(1, 9, cancel);
         Assert.Equal(["Ship bell", "Drawn at 2x", "Name bell"], history.Select(h => h.Label));

@@ -19,9 +19,9 @@ public class StoreTests(DatabaseFixture fixture)
         "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><g id='a'><rect id='b'/></g><rect id='c'/></svg>");
 
     private static readonly Box?[] Shapes = [null, new Box(1, 2, 3, 4), null, null];
-    private static readonly Actor Ada = new("ada", "Ada");
-    private static readonly Actor Eve = new("eve", "Eve");
-    private static readonly Actor Somebody = new("somebody", "");
+    private static readonly Actor Ada = Actor.Local("ada", "Ada");
+    private static readonly Actor Eve = Actor.Local("eve", "Eve");
+    private static readonly Actor Somebody = Actor.Local("somebody", "");
 
     private readonly Database database = fixture.Database;
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
@@ -138,7 +138,7 @@ public class StoreTests(DatabaseFixture fixture)
         Assert.Equal("Ship", (await Edits.RedoAsync(ada, cancel)).Label);
         Assert.Equal("Leave", (await Edits.RedoAsync(ada, cancel)).Label);
         // Whoever cannot be told from others has nothing of their own.
-        Assert.Equal(StepState.Nothing, (await Edits.UndoAsync(new(project, new("", "")), cancel)).State);
+        Assert.Equal(StepState.Nothing, (await Edits.UndoAsync(new(project, Actor.Local("", "")), cancel)).State);
     }
 
     [Fact]

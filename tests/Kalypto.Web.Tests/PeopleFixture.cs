@@ -38,10 +38,9 @@ public sealed class PeopleFixture : ServerFixture
         foreach (var name in new[] { "keeper", "owner", "designer", "developer", "guest", "stranger" })
         {
             using var scope = Services.CreateScope();
-            var account = new Account { Row = new(0, name, $"{name}@observatory.example", "") { IsKeeper = name == "keeper" } };
+            var account = Account.Of(new(0, name, $"{name}@observatory.example", "") { IsKeeper = name == "keeper" });
             Assert.True((await scope.ServiceProvider.GetRequiredService<UserManager<Account>>().CreateAsync(account, Password)).Succeeded);
             People[name] = account.Row.Id;
-            sessions[name] = await Services.GetRequiredService<SessionStore>().BeginAsync(account.Row.Id, "", null, default);
         }
         await base.InitializeAsync();
         await BringAsync(ActorOf("stranger"));
@@ -72,7 +71,9 @@ public sealed class PeopleFixture : ServerFixture
     }
 
     /// <summary>The browser of somebody.</summary>
-    public HttpClient BrowserOf(string caller) => Browser(sessions.GetValueOrDefault(caller));
+    public HttpClient BrowserOf(string caller) => Browser(sessions.GetValueOrDefault(caller)
+        // A change of rights ends sessions, so somebody with an account signs in each time.
+        ?? (People.TryGetValue(caller, out var person) ? Services.GetRequiredService<SessionStore>().BeginAsync(person, "", null, default).GetAwaiter().GetResult() : null));
 
     /// <summary>A browser with a session.</summary>
     public HttpClient Browser(string? session)
@@ -89,7 +90,7 @@ public sealed class PeopleFixture : ServerFixture
     {
         base.ConfigureWebHost(builder);
         builder.UseSetting("People", "true").UseSetting("ComingPerMinute", $"{Limits.Coming}");
-        builder.ConfigureServices(services => services.AddSingleton<IStartupFilter, SaysRefusals>());
+        builder.ConfigureServices(services => services.AddSingleton<IStartupFilter, SaysRefusals>().AddSingleton<HashCount>().AddScoped<IPasswordHasher<Account>, CountingHasher>());
     }
 
     /// <summary>Says of each answer whether it was the door that refused, and how.</summary>

@@ -24,7 +24,7 @@ public class ServerFixture : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>Who brings the project in.</summary>
     protected virtual Actor Maker => Ada;
 
-    public static Actor Ada { get; } = new("ada", "Ada");
+    public static Actor Ada { get; } = Actor.Local("ada", "Ada");
 
     /// <summary>The project.</summary>
     public int Project { get; private set; }

@@ -9,7 +9,7 @@ export const launch = (...more) => chromium.launch({
 });
 
 // Waits end on what happens. This is only so that one that never would ends at all, also on a busy machine.
-export const patience = Number(process.env.KALYPTO_TEST_PATIENCE ?? 180_000);
+export const patience = Number(process.env.KALYPTO_TEST_PATIENCE ?? 600_000);
 
 // A context, and so a person of its own. Its pages can ask their server as Kalypto's own scripts do: `kalypto.post(...)`.
 export const person = async (browser, options) => {

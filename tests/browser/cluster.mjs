@@ -36,6 +36,12 @@ export async function cluster({ megabytes } = {}) {
       const all = [main, ...readFileSync(`/proc/${main}/task/${main}/children`, 'utf8').split(' ').filter(Boolean).map(Number)];
       all.forEach(pid => quietly(() => process.kill(pid, 'SIGKILL')));
     },
+    // Stops it without an end: it is there, takes connections and answers nothing.
+    hang(isHanging) {
+      const main = Number(readFileSync(join(folder, 'postgres/postmaster.pid'), 'utf8').split('\n')[0]);
+      const all = [main, ...readFileSync(`/proc/${main}/task/${main}/children`, 'utf8').split(' ').filter(Boolean).map(Number)];
+      all.forEach(pid => quietly(() => process.kill(pid, isHanging ? 'SIGSTOP' : 'SIGCONT')));
+    },
     async stop() {
       script.removeAllListeners('exit');
       const ended = new Promise(resolve => { script.on('exit', resolve); });

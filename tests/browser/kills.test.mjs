@@ -2,10 +2,13 @@
 // acknowledged is lost, and what is delivered in the end is byte for byte what a quiet server delivers. KALYPTO_KILLS=60 for
 // a long run. A disk that is full for a while costs a build nothing either.
 import assert from 'node:assert/strict';
+import { execFileSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
+import { unzipSync } from 'fflate';
 import { launch, newPage } from './browser.mjs';
 import { cluster } from './cluster.mjs';
 import { serve } from './server.mjs';
@@ -15,6 +18,7 @@ const ships = ['saturn', 'cloud-night', 'pin', 'clock', 'price tag', 'minus', 'p
 const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90">${Array.from({ length: 30 }, (_, i) => `<path id="star${i}" d="M${i} 1l4 9-9-6h9l-9 6z"/>`).join('')}</svg>`;
 
 let browser, page, server, database;
+let options = {};
 // The same kills in every run, as far as the machine lets it.
 let seed = 7;
 const random = most => { seed = (seed * 1103515245 + 12345) % 2147483648; return seed % most; };
@@ -39,12 +43,18 @@ after(async () => {
   await database?.stop();
 });
 
+// A question to the database of the server.
+const ask = sql => {
+  const of = name => new RegExp(`${name}=([^;]*)`).exec(database.connection)[1];
+  return execFileSync('psql', ['--no-psqlrc', '--tuples-only', '--no-align', '--command', sql],
+    { env: { ...process.env, PGHOST: of('Host'), PGPORT: of('Port'), PGUSER: of('Username'), PGPASSWORD: of('Password'), PGDATABASE: server.database }, encoding: 'utf8' }).trim();
+};
 const open = () => page.goto(`${server.address}/projects/1`);
 const get = path => page.evaluate(p => kalypto.get(p), `/api/projects/1/${path}`);
 const post = (path, body) => page.evaluate(([p, b]) => kalypto.post(p, b), [`/api/projects/1/${path}`, body]);
 const restart = async () => {
   await server.kill();
-  server = await serve({ database: server.database, connection: database?.connection });
+  server = await serve({ ...options, database: server.database });
   await open();
 };
 // What was not acknowledged is done once more, as people do.
@@ -101,8 +111,18 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
   await server.stop();
 
   database = await cluster();
-  server = await serve({ connection: database.connection });
+  const inside = mkdtempSync(join(tmpdir(), 'kalypto-place-'));
+  const outside = mkdtempSync(join(tmpdir(), 'kalypto-outside-'));
+  writeFileSync(join(outside, 'theirs.txt'), 'theirs');
+  writeFileSync(join(inside, 'theirs.txt'), 'theirs');
+  options = { connection: database.connection, more: ['--Deliver:0', inside] };
+  server = await serve(options);
   await open();
+  const place = await surely(() => post('places', { root: 0, folder: 'assets', platform: 'web' }));
+  await surely(() => post(`places/${place.id}/follows`, { value: true }));
+  // What anybody can commit into a checkout.
+  mkdirSync(join(inside, 'assets/.kalypto-pending'), { recursive: true });
+  writeFileSync(join(inside, 'assets/.kalypto-pending/journal.json'), JSON.stringify({ Writes: [{ Path: `../../${outside.split('/').pop()}/planted`, Staged: '0', Sha256: '', Before: null }], Removes: [], Lock: '{}' }));
   const layers = await layersOf();
   assert.ok(layers.length >= 8, layers.map(l => l.name).join());
   for (let round = 0; round < rounds; round++) {
@@ -144,6 +164,36 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
   });
   assert.equal(killed.message, quiet.message);
   assert.ok(quiet.zip.equals(killed.zip), `${quiet.zip.length} bytes and ${killed.zip.length}`);
+
+  // No build failed that a quiet server makes, and no job stays leased once nothing is to be drawn.
+  assert.deepEqual((await get('builds')).filter(b => b.state === 'failed'), []);
+  while (Number(ask(`select count(*) from drawing_jobs where leased_until > now()`)) > 0) {
+    await new Promise(done => { setTimeout(done, 1000); });
+  }
+  // The place that follows holds the web part of it, and nothing else was touched.
+  const web = unzipSync(killed.zip);
+  const names = Object.keys(web).filter(n => n.startsWith('web/')).map(n => n.slice(4)).sort();
+  for (;;) {
+    const there = readdirSync(join(inside, 'assets'), { recursive: true, withFileTypes: true }).filter(e => e.isFile() && !e.parentPath.includes('.kalypto-pending')).map(e => join(e.parentPath, e.name).slice(join(inside, 'assets').length + 1)).filter(n => n !== 'kalypto.lock.json').sort();
+    if (there.length === names.length && there.every((n, i) => n === names[i] && readFileSync(join(inside, 'assets', n)).equals(Buffer.from(web[`web/${n}`])))) {
+      break;
+    }
+    await new Promise(done => { setTimeout(done, 1000); });
+  }
+  assert.deepEqual([readdirSync(outside), readFileSync(join(inside, 'theirs.txt'), 'utf8')], [['theirs.txt'], 'theirs']);
+});
+
+test('a database that hangs is told within seconds, and the server goes on when it answers', { timeout: 3_600_000 }, async () => {
+  database.hang(true);
+  const answers = await page.evaluate(async () => {
+    const ready = await fetch('/health/ready');
+    const edit = await kalypto.post('/api/projects/1/said', { description: 'while it hangs' });
+    return [ready.status, edit.failed];
+  });
+  assert.deepEqual(answers, [503, true]);
+  database.hang(false);
+  await surely(() => post('said', { description: 'afterwards' }));
+  assert.equal(ask('select description from projects where id = 1'), 'afterwards');
 });
 
 test('a disk that is full for a while costs a build nothing', { timeout: 3_600_000 }, async t => {
@@ -155,7 +205,8 @@ test('a disk that is full for a while costs a build nothing', { timeout: 3_600_0
   await server.stop();
   await database.stop();
   database = small;
-  server = await serve({ connection: small.connection, drawers: 1 });
+  options = { connection: small.connection, drawers: 1 };
+  server = await serve(options);
   await open();
   for (const layer of await layersOf()) {
     await ship(layer);

@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using Kalypto.Application.Places;
 using Kalypto.Core.Platforms;
 using Kalypto.Core.Reading;
 using Kalypto.Store;
@@ -8,12 +9,12 @@ using Microsoft.Extensions.Logging;
 namespace Kalypto.Application.BringingIn;
 
 /// <summary>
-/// Brings in what is saved into an inbox, once it has been still for a moment: a folder of it is a project by name, a drawing in
-/// that a design or its next draft. Symbolic links are left alone.
+/// Brings in what is saved into an inbox, once it has been still for a moment: a folder of it belongs to a project, a drawing in
+/// it is a design or its next draft. Symbolic links and all that is no regular file are left alone.
 /// </summary>
-public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectStore projects, DesignStore designs, InboxStore told, ILogger<InboxService> log) : BackgroundService
+public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectStore projects, DesignStore designs, InboxStore inbox, ILogger<InboxService> log) : BackgroundService
 {
-    private static readonly Actor Inbox = new("inbox", "inbox");
+    private static readonly Actor Inbox = Actor.Local("inbox", "inbox");
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(300);
     private static readonly TimeSpan Still = TimeSpan.FromMilliseconds(450);
     private readonly Dictionary<string, Seen> seen = new(StringComparer.Ordinal);
@@ -42,6 +43,10 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
     {
         foreach (var folder in options.Folders.SelectMany(f => new DirectoryInfo(f).EnumerateDirectories()).Where(d => d.LinkTarget is null && !d.Name.StartsWith('.')).OrderBy(d => d.Name, StringComparer.Ordinal))
         {
+            if (!options.ByName && await inbox.ProjectOfAsync(folder.FullName, cancel) is null)
+            {
+                continue;
+            }
             foreach (var file in folder.EnumerateFiles().Where(IsDrawing).OrderBy(f => f.Name, StringComparer.Ordinal))
             {
                 var known = seen.GetValueOrDefault(file.FullName);
@@ -58,14 +63,14 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
                 {
                     continue;
                 }
-                await TakeAsync(folder.Name, file, cancel);
+                await TakeAsync(folder, file, cancel);
             }
         }
     }
 
     private static bool IsDrawing(FileInfo file) => file.LinkTarget is null && !file.Name.StartsWith('.') && DrawingReader.Endings.Contains(file.Extension.TrimStart('.').ToLowerInvariant());
 
-    private async Task TakeAsync(string name, FileInfo file, CancellationToken cancel)
+    private async Task TakeAsync(DirectoryInfo folder, FileInfo file, CancellationToken cancel)
     {
         var known = seen[file.FullName];
         byte[]? bytes = null;
@@ -73,11 +78,11 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
         {
             try
             {
-                bytes = await File.ReadAllBytesAsync(file.FullName, cancel);
+                bytes = await ReadAsync(folder, file.Name, cancel);
             }
-            catch (IOException)
+            catch (Exception e) when (e is IOException or PlaceRefusedException)
             {
-                // Renamed over or removed at this moment: seen again at the next look.
+                // Renamed over or removed at this moment, or no regular file any more: seen again at the next look.
                 return;
             }
             if (bytes.LongLength != known.Length)
@@ -88,7 +93,10 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
         var content = bytes is null ? "too large" : Convert.ToHexStringLower(SHA256.HashData(bytes));
         if (content != known.Taken)
         {
-            var project = await ProjectAsync(name, cancel);
+            if (await ProjectAsync(folder, cancel) is not { } project)
+            {
+                return;
+            }
             // After a start, what lies here and was brought in once says nothing new: somebody may have gone back to another draft.
             if (known.Taken.Length == 0 && bytes is not null && (await designs.OfFileAsync(project, bytes, cancel)).Count > 0)
             {
@@ -96,21 +104,42 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
                 return;
             }
             var became = bytes is null ? new BroughtIn.TooLarge(file.Name, file.Length) : await bringIn.FileAsync(new(Inbox, project), file.Name, bytes, file.Name, cancel);
-            log.LogInformation("Inbox: {File} of {Project}: {Became}", file.Name, name, became.GetType().Name);
+            log.LogInformation("Inbox: {File} of {Project}: {Became}", file.Name, folder.Name, became.GetType().Name);
             await (became switch
             {
-                BroughtIn.Refused refused => told.RefusedAsync(project, file.Name, refused.Why.Message, cancel),
-                BroughtIn.TooLarge => told.RefusedAsync(project, file.Name, "It is larger than 64 MB. Split the drawing into several files, or embed its photos smaller.", cancel),
-                _ => told.SettledAsync(project, file.Name, cancel),
+                BroughtIn.Refused refused => inbox.RefusedAsync(project, file.Name, refused.Why.Message, cancel),
+                BroughtIn.TooLarge => inbox.RefusedAsync(project, file.Name, "It is larger than 64 MB. Split the drawing into several files, or embed its photos smaller.", cancel),
+                _ => inbox.SettledAsync(project, file.Name, cancel),
             });
         }
         seen[file.FullName] = known with { Taken = content, IsTold = true };
     }
 
-    private async Task<int> ProjectAsync(string name, CancellationToken cancel)
+    // Opened by its handle and looked at once more: what lies there can be exchanged for a link or a pipe at any moment.
+    private static async Task<byte[]> ReadAsync(DirectoryInfo folder, string name, CancellationToken cancel)
     {
-        name = Editing.ManageProject.Clean(name, Editing.ManageProject.LongestName) is { Length: > 0 } clean ? clean : "Inbox";
-        var (found, _) = await projects.ListAsync(Shelf.Current, name, 0, 100, cancel);
-        return found.FirstOrDefault(p => p.Name.Equals(name, StringComparison.OrdinalIgnoreCase))?.Id ?? await projects.AddAsync(name, AllPlatforms.Usual, Inbox, cancel);
+        using var root = FolderHandle.Open(folder.Parent!.FullName);
+        using var inside = root.Enter(folder.Name);
+        await using var file = inside?.Read(name) ?? throw new FileNotFoundException(name);
+        var bytes = new byte[Math.Min(file.Length, ReadingLimits.Default.Bytes)];
+        await file.ReadExactlyAsync(bytes, cancel);
+        return bytes;
+    }
+
+    // Once a folder belongs to a project, no other project gets anything of it, whatever it is called.
+    private async Task<int?> ProjectAsync(DirectoryInfo folder, CancellationToken cancel)
+    {
+        if (await inbox.ProjectOfAsync(folder.FullName, cancel) is { } bound)
+        {
+            return bound;
+        }
+        if (!options.ByName || await inbox.IsBoundAsync(folder.FullName, cancel))
+        {
+            return null;
+        }
+        var name = Editing.ManageProject.Clean(folder.Name, Editing.ManageProject.LongestName) is { Length: > 0 } clean ? clean : "Inbox";
+        var project = await projects.OfNameAsync(name, cancel) ?? await projects.AddAsync(name, AllPlatforms.Usual, Inbox, cancel);
+        await inbox.WatchAsync(new(project, Inbox), folder.FullName, cancel);
+        return project;
     }
 }

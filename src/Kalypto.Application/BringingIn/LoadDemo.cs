@@ -18,7 +18,7 @@ public sealed class LoadDemo(ProjectStore projects, BringIn bringIn, EditLayers 
     private const string Name = "Larkrise Observatory";
     // pt
     private const double SmallestBox = 40;
-    private static readonly Actor Kalypto = new("kalypto", "Kalypto");
+    private static readonly Actor Kalypto = Actor.Local("kalypto", "Kalypto");
 
     /// <summary>Loads it when there is no project at all, nor ever was one that is still kept.</summary>
     /// <returns>The project; null when it was not loaded.</returns>

@@ -34,9 +34,13 @@ public sealed class BuildPack(
 
     // A living process says long before this is over that it is alive.
     private static readonly TimeSpan Lease = TimeSpan.FromSeconds(20);
+    private static readonly TimeSpan MostReading = TimeSpan.FromMinutes(30);
     private static readonly TimeSpan MostProving = TimeSpan.FromMinutes(2);
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(2);
     private readonly ConcurrentDictionary<int, CancellationTokenSource> running = new();
+
+    // Builds that were taken over and whose project is being loaded.
+    private readonly ConcurrentDictionary<int, bool> goingOn = new();
 
     /// <summary>Begins a build.</summary>
     /// <param name="workspace">The project.</param>
@@ -50,6 +54,10 @@ public sealed class BuildPack(
         if (workspace.Row.ArchivedAt is not null)
         {
             return (null, new(BuildRefusal.Why.Archived));
+        }
+        if (workspace.IsReadAgain)
+        {
+            return (null, new(BuildRefusal.Why.NotNow));
         }
         if (UnreadableIn(workspace) is { } unreadable)
         {
@@ -126,10 +134,13 @@ public sealed class BuildPack(
         {
             try
             {
+                // Planning a large pack on a busy machine takes longer than a lease: it is renewed as long as this process lives.
+                await builds.HoldAsync([.. running.Keys, .. goingOn.Keys], Lease, stoppingToken);
                 foreach (var (build, said) in await builds.TakeOverAsync(Lease, stoppingToken))
                 {
+                    goingOn[build.Id] = true;
                     log.LogInformation("Build {Build} goes on", build.Id);
-                    await GoOnAsync(build, said, stoppingToken);
+                    _ = Task.Run(() => GoOnAsync(build, said, lifetime.ApplicationStopping), CancellationToken.None);
                 }
             }
             catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
@@ -145,6 +156,15 @@ public sealed class BuildPack(
         try
         {
             var workspace = await open.LoadAsync(said, cancel);
+            // A drawing whose reading was interrupted is read again, and the build waits for that.
+            for (var began = Stopwatch.GetTimestamp(); workspace.IsReadAgain && Stopwatch.GetElapsedTime(began) < MostReading; workspace = await open.LoadAsync(said, cancel))
+            {
+                if (await builds.ProgressAsync(build.Id, build.Done, build.Drawn, Lease, cancel) is not (IsHeld: true, IsCancelled: false))
+                {
+                    break;
+                }
+                await Task.Delay(Look, cancel);
+            }
             if (UnreadableIn(workspace) is { } unreadable)
             {
                 await builds.EndAsync(build.Id, "failed", unreadable, [], cancel);
@@ -153,11 +173,18 @@ public sealed class BuildPack(
             var ask = JsonSerializer.Deserialize<BuildAsk>(build.Asked) ?? new();
             Run(build.Id, ask.On(workspace), ask);
         }
-        catch (Exception e) when (e is not OperationCanceledException and not Npgsql.NpgsqlException)
+        catch (Exception e) when (e is OperationCanceledException or Npgsql.NpgsqlException)
         {
-            // What was said then cannot be understood any more: that costs this build alone.
+            // The server stops or the database is away: whoever comes next goes on.
+        }
+        catch (Exception e)
+        {
             log.LogError(e, "Build {Build} cannot go on", build.Id);
-            await builds.EndAsync(build.Id, "failed", "It was interrupted, and what was said when it began cannot be read any more. Build again.", [], cancel);
+            await FailAsync(build.Id);
+        }
+        finally
+        {
+            goingOn.TryRemove(build.Id, out _);
         }
     }
 

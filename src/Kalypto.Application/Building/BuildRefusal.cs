@@ -17,6 +17,8 @@ public sealed record BuildRefusal(BuildRefusal.Why Reason, string? Sentence = nu
         NothingOfPart,
         /// <summary>What was said when it was made is not kept.</summary>
         NotKept,
+        /// <summary>A drawing is being read again: the same may go well in a moment.</summary>
+        NotNow,
         /// <summary>The project is put away.</summary>
         Archived,
     }

@@ -16,8 +16,12 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
     private const int ForByte = 4;
     private const int ForLayer = 3000;
 
-    // ms.
+    // ms. What may pass is tried again sooner.
     private const int RefusedFor = 60_000;
+    private const int PassingFor = 5_000;
+
+    // How often reading is tried that ends without a word.
+    private const int Attempts = 3;
 
     private readonly ConcurrentDictionary<int, Entry> entries = new();
     // Drawings that are being read: whoever wants one of them too waits for it.
@@ -58,7 +62,7 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
         IReadOnlyCollection<WantedDrawing> drafts, CancellationToken cancel)
     {
         // What was refused is tried again after a while: the reading may have been too busy, or Kalypto is a newer one.
-        foreach (var (draft, refusal) in refusals.Where(r => Environment.TickCount64 - r.Value.At > RefusedFor).ToList())
+        foreach (var (draft, refusal) in refusals.Where(r => Environment.TickCount64 - r.Value.At > (r.Value.Why.IsPassing ? PassingFor : RefusedFor)).ToList())
         {
             refusals.TryRemove(KeyValuePair.Create(draft, refusal));
         }
@@ -153,15 +157,22 @@ public sealed class DrawingCache(DesignStore designs, IDrawingReader reader, IRe
 
     private async Task<Entry?> KeepAsync(DraftFile file)
     {
-        DrawingTree drawing;
-        try
+        DrawingTree? drawing = null;
+        for (var attempt = 1; drawing is null; attempt++)
         {
-            drawing = await reader.ReadAsync(file.File, file.DesignName, default);
-        }
-        catch (DrawingRefusedException e)
-        {
-            refusals[file.Draft] = (e, Environment.TickCount64);
-            return null;
+            try
+            {
+                drawing = await reader.ReadAsync(file.File, file.DesignName, default);
+            }
+            catch (DrawingRefusedException e) when (e.IsPassing && attempt < Attempts)
+            {
+                // It could be read when it came, so this says more of the machine than of the file.
+            }
+            catch (DrawingRefusedException e)
+            {
+                refusals[file.Draft] = (e, Environment.TickCount64);
+                return null;
+            }
         }
         var entry = new Entry(drawing, file, (long)file.File.Length * ForByte + drawing.Layers.Length * ForLayer) { Used = Interlocked.Increment(ref clock) };
         if (entries.TryAdd(file.Draft, entry))

@@ -1,9 +1,11 @@
+using System.Collections.Concurrent;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
 using Kalypto.Core.Rendering;
+using Kalypto.Drawing.Exact;
 using Kalypto.Drawing.Workers;
 using Kalypto.Store;
 using Microsoft.Extensions.Hosting;
@@ -19,10 +21,14 @@ public sealed class DrawingService(
     private static readonly TimeSpan Lease = TimeSpan.FromSeconds(30);
     private static readonly TimeSpan Hold = TimeSpan.FromSeconds(6);
     private static readonly TimeSpan Poll = TimeSpan.FromSeconds(1);
+    private const int PutBackTries = 5;
     private const string GivenUp = "It stopped Kalypto several times while it was drawn.";
     private const string Unreadable = "The drawing could not be read again.";
 
     private readonly SlowDrafts slow = new();
+
+    // The jobs that are worked on here right now, by key.
+    private readonly ConcurrentDictionary<string, bool> inHand = new();
     private readonly SemaphoreSlim slowOnes = new(1);
     private readonly SemaphoreSlim large = new(1);
 
@@ -50,7 +56,7 @@ public sealed class DrawingService(
         while (!cancel.IsCancellationRequested)
         {
             await Task.WhenAny(Task.Delay(Hold, cancel));
-            await TryAsync(() => queue.HoldAsync(Lease, cancel));
+            await TryAsync(() => queue.HoldAsync([.. inHand.Keys], Lease, cancel));
         }
     }
 
@@ -75,13 +81,15 @@ public sealed class DrawingService(
                 }
                 var job = next.Job;
                 taken = job.Key;
+                inHand[taken] = true;
+                Turn.Current = new(next.Priority, next.Project, job.Draft);
                 if (job.Picture is not { Pixels: > WorkerRenderer.LargePixels })
                 {
                     Free(ref takesLarge);
                 }
-                if (!await DoAsync(next, cancel))
+                if (await DoAsync(next, cancel) is not Done.Yes and var again)
                 {
-                    await PutBackAsync(taken, cancel);
+                    await PutBackAsync(taken, again == Done.Again, cancel);
                     continue;
                 }
                 if (job.Picture is { Quick: false } || job.IsProof || desk.WasAwaited(job.Key))
@@ -96,10 +104,14 @@ public sealed class DrawingService(
             catch (Exception e)
             {
                 log.LogError(e, "A drawing job failed; it is tried again later");
-                await PutBackAsync(taken, cancel);
+                await PutBackAsync(taken, counts: true, cancel);
             }
             finally
             {
+                if (taken is not null)
+                {
+                    inHand.TryRemove(taken, out _);
+                }
                 Free(ref takesLarge);
                 if (takesSlow)
                 {
@@ -141,30 +153,47 @@ public sealed class DrawingService(
         }
     }
 
-    private async Task PutBackAsync(string? key, CancellationToken cancel)
+    private async Task PutBackAsync(string? key, bool counts, CancellationToken cancel)
     {
         await Task.WhenAny(Task.Delay(Poll, cancel));
-        if (key is not null)
+        if (key is null)
         {
-            await TryAsync(() => queue.PutBackAsync(key, cancel));
+            return;
+        }
+        // Nobody renews its lease from here on: where this fails too, the job comes free when that runs out.
+        inHand.TryRemove(key, out _);
+        for (var tries = 1; tries < PutBackTries && !await TryAsync(() => queue.PutBackAsync(key, counts, cancel)); tries++)
+        {
+            await Task.WhenAny(Task.Delay(Poll * tries, cancel));
         }
     }
 
-    private static async Task TryAsync(Func<Task> act)
+    private static async Task<bool> TryAsync(Func<Task> act)
     {
         try
         {
             await act();
+            return true;
         }
         catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
         {
             // The database is away or the server stops: the leases run out by themselves.
+            return false;
         }
     }
 
+    // What came of a job.
+    private enum Done
+    {
+        Yes,
+        // It failed in a way that may pass.
+        Again,
+        // It could not be tried: the drawing that it is of is being read again.
+        NotTried,
+    }
+
     /// <summary>Draws and keeps what came of it.</summary>
-    /// <returns>False when it failed in a way that may pass, and is to be tried again.</returns>
-    private async Task<bool> DoAsync(TakenJob taken, CancellationToken cancel)
+    private async Task<Done> DoAsync(TakenJob taken, CancellationToken cancel)
     {
         var job = taken.Job;
         if (job.Picture is { SmallerOf: { } drawnKey })
@@ -185,6 +214,10 @@ public sealed class DrawingService(
                 isolation = job.Picture is { OnScreen: true } ? measured.IsolateOnScreen(layer) : measured.Isolate(layer, job.Without.ToHashSet());
                 shape = measured.ShapeOf(layer);
             }
+            catch (DrawingRefusedException e) when (e.IsPassing)
+            {
+                return Done.NotTried;
+            }
             catch (Exception e) when (e is KeyNotFoundException or InvalidOperationException or IndexOutOfRangeException or DrawingRefusedException)
             {
                 failure = Unreadable;
@@ -192,7 +225,7 @@ public sealed class DrawingService(
         }
         if (job.IsProof)
         {
-            return await proofs.ProveAsync(taken, failure is null ? measured : null, failure, cancel);
+            return await proofs.ProveAsync(taken, failure is null ? measured : null, failure, cancel) ? Done.Yes : Done.Again;
         }
         if (job.Picture is { } picture)
         {
@@ -213,7 +246,7 @@ public sealed class DrawingService(
                 }, cancel);
             if (IsAgain(taken, drawn.IsPassing, drawn.IsSlow))
             {
-                return false;
+                return Done.Again;
             }
             desk.Tell(await store.PutAsync(job.Key, drawn with { IsPassing = drawn.IsPassing || failure is not null }, cancel, picture.Quick));
         }
@@ -224,24 +257,24 @@ public sealed class DrawingService(
                 : new Look(null, null);
             if (IsAgain(taken, look.IsPassing, look.IsSlow))
             {
-                return false;
+                return Done.Again;
             }
             look = look with { IsPassing = look.IsPassing || failure is not null };
             await store.PutLookAsync(job.Key, look, cancel);
             desk.Tell(job.Key, look);
         }
-        return true;
+        return Done.Yes;
     }
 
-    private async Task<bool> MakeSmallerAsync(TakenJob taken, string drawnKey, CancellationToken cancel)
+    private async Task<Done> MakeSmallerAsync(TakenJob taken, string drawnKey, CancellationToken cancel)
     {
         var smaller = taken.IsGivenUp ? new(null, GivenUp) : await store.BytesAsync(drawnKey, cancel) is { } png ? await renderer.SmallerAsync(png, cancel) : new Drawn(null, "What was drawn is gone.") { IsPassing = true };
         if (smaller.IsPassing && !taken.IsLast)
         {
-            return false;
+            return Done.Again;
         }
         desk.Tell(await store.PutAsync(taken.Job.Key, smaller, cancel));
-        return true;
+        return Done.Yes;
     }
 
     private bool IsAgain(TakenJob taken, bool isPassing, bool isSlow)

@@ -21,7 +21,11 @@ public sealed class ChangeRecipes(PlanPack plans, ProjectStore projects, EditSto
     }
 
     /// <summary>Reads a wish.</summary>
-    public async Task<Change> ReadAsync(Workspace workspace, RecipeWish wish, CancellationToken cancel)
+    /// <param name="workspace">The project.</param>
+    /// <param name="wish">The wish.</param>
+    /// <param name="reader">The account of whoever asks, which must be able to read another project to copy from it; null for one who may read all.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<Change> ReadAsync(Workspace workspace, RecipeWish wish, int? reader, CancellationToken cancel)
     {
         if (wish.Kind is { } kind && wish.Do is not ("add" or "copy") && !workspace.Recipes.AllKinds.Contains(kind))
         {
@@ -39,7 +43,7 @@ public sealed class ChangeRecipes(PlanPack plans, ProjectStore projects, EditSto
             "add" => Add(workspace, (wish.Kind ?? "").Trim().ToLowerInvariant()),
             "remove" => Remove(workspace, wish.Kind!),
             "import" => Import(workspace, wish.Json ?? ""),
-            "copy" => await CopyAsync(workspace, wish, cancel),
+            "copy" => await CopyAsync(workspace, wish, reader, cancel),
             _ => Change.Refused(RecipeRefusal.Why.NoSuchWish),
         };
     }
@@ -120,9 +124,9 @@ public sealed class ChangeRecipes(PlanPack plans, ProjectStore projects, EditSto
         }
     }
 
-    private async Task<Change> CopyAsync(Workspace workspace, RecipeWish wish, CancellationToken cancel)
+    private async Task<Change> CopyAsync(Workspace workspace, RecipeWish wish, int? reader, CancellationToken cancel)
     {
-        if (wish.From is not { } from || await projects.FindAsync(from, cancel) is not { } other)
+        if (wish.From is not { } from || await projects.FindReadableAsync(from, reader, cancel) is not { } other)
         {
             return Change.Refused(RecipeRefusal.Why.NoSuchProject);
         }

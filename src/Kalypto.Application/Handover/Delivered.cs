@@ -22,10 +22,15 @@ public sealed record Delivered(BuildRow Row, Workspace Workspace, PlannedPack Pl
 
     private readonly Lazy<ILookup<LayerRef, PlannedFile>> byPicture = new(() => Plan.Pack.Files.Where(f => Files.ContainsKey(f.Path)).ToLookup(f => f.Picture.Ref));
 
+    private readonly Lazy<HashSet<string>> shownPaths = new(() => [.. Plan.Pack.Files.Where(f => f.BrowsersShow && Files.ContainsKey(f.Path)).Select(f => f.Path)]);
+
     private readonly Lazy<TokenBook> tokens = new(() => Workspace.Tokens);
 
     /// <summary>What the layers that are built in code share.</summary>
     public TokenBook Tokens => tokens.Value;
+
+    /// <summary>The paths of the delivered pictures that a browser can show: what a device puts screens together from.</summary>
+    public IReadOnlySet<string> ShownPaths => shownPaths.Value;
 
     /// <summary>The plates that were read.</summary>
     internal ConcurrentDictionary<(int Design, int Screen), Plate> Plates { get; } = new();

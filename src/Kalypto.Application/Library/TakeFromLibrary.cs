@@ -72,7 +72,9 @@ public sealed class TakeFromLibrary(LibraryStore library, BuildStore builds, Ope
         {
             return new(design, TakeRefusal.ThereAlready);
         }
-        return await OriginalAsync(link.Original, cancel) is not { } original ? new(null, TakeRefusal.NotKept)
+        // Whoever may not see the original any more gets nothing new of it.
+        return await library.FindAsync(link.Taken.Design, link.Taken.Lineage, cancel, visit.Author.Actor.Person) is null ? new(null, TakeRefusal.NotThere)
+            : await OriginalAsync(link.Original, cancel) is not { } original ? new(null, TakeRefusal.NotKept)
             : await drafts.BringAsync(visit.Author, design, original.Drawing, cancel, TakenOf(link.Original)) is null ? new(null, TakeRefusal.NoChange) : new(design);
     }
 

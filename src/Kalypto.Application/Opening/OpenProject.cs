@@ -76,6 +76,7 @@ public sealed class OpenProject(ProjectStore projects, DrawingCache cache, Drawi
             [.. AllPlatforms.List.Where(p => row.Platforms.Contains(p.Id))], repeats)
         {
             Unreadable = [.. state.Designs.Where(d => refused.ContainsKey(d.Design.DraftId)).Select(d => (d.Design, refused[d.Design.DraftId].Message))],
+            IsReadAgain = refused.Values.Any(r => r.IsPassing),
         };
     }
 

@@ -22,6 +22,9 @@ public sealed record Workspace(
     /// <summary>Designs whose drawing cannot be read any more, and why. Everything else in the project works.</summary>
     public IReadOnlyList<(DesignRow Row, string Why)> Unreadable { get; init; } = [];
 
+    /// <summary>True when one of them may be read at the next try: the reading ended without a word, such as by a kill.</summary>
+    public bool IsReadAgain { get; init; }
+
     /// <summary>The designs alone.</summary>
     public IReadOnlyList<DesignState> States => [.. Designs.Select(d => d.State)];
 

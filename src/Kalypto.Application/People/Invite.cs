@@ -14,14 +14,13 @@ public sealed class Invite(InvitationStore invitations, PeopleStore people, Memb
 
     /// <summary>What became of an invitation.</summary>
     /// <param name="Done">How it went.</param>
-    /// <param name="Address">The link that was made; null when none was needed.</param>
-    /// <param name="IsMember">True when they had an account, and are let in at once.</param>
-    public sealed record Outcome(StepDone Done, string? Address, bool IsMember);
+    /// <param name="Address">The link that was made; null when none was.</param>
+    public sealed record Outcome(StepDone Done, string? Address);
 
     /// <summary>An address for mail, as it is kept; null for what is none.</summary>
     public static string? Email(string? text) => PlainText.Clean(text ?? "", LongestEmail).Trim() is { Length: > 2 } clean && MailAddress.TryCreate(clean, out var address) && address.Address == clean ? clean : null;
 
-    /// <summary>Invites somebody into a project. One who has an account is in it at once.</summary>
+    /// <summary>Invites somebody into a project. Nobody is in it before they accept, whether they have an account or not.</summary>
     /// <param name="author">Who invites, and into which project.</param>
     /// <param name="name">What the project is called.</param>
     /// <param name="email">Whom.</param>
@@ -31,36 +30,27 @@ public sealed class Invite(InvitationStore invitations, PeopleStore people, Memb
     public async Task<Outcome> IntoAsync(Author author, string name, string email, Role role, Func<string, string> addressOf, CancellationToken cancel)
     {
         var by = author.Actor.Name;
-        if (await people.OfEmailAsync(email, cancel) is { ShutAt: null } known)
-        {
-            var done = await members.SayAsync(author, known.Id, role, $"Let {known.Name} in as {WordOf(role)}", cancel);
-            if (done.IsDone)
-            {
-                Send(email, $"You are in {name} now", $"{by} lets you work in {name} as {WordOf(role)}. Sign in as always.");
-            }
-            return new(done, null, true);
-        }
-        var secret = Secret.New();
-        var invited = await invitations.InviteAsync(author, secret, new(0, InvitationKind.Member, email, Until(Lasts)) { Project = author.Project, Role = role, MadeBy = by }, $"Invite {email} as {WordOf(role)}", cancel);
+        var (secret, code) = (Secret.New(), Secret.Code());
+        var invited = await invitations.InviteAsync(author, secret, code, new(0, InvitationKind.Member, email, Until(Lasts)) { Project = author.Project, Role = role, MadeBy = by, Maker = author.Actor.Person }, $"Invite {email} as {WordOf(role)}", cancel);
         if (!invited.IsDone)
         {
-            return new(invited, null, false);
+            return new(invited, null);
         }
         var address = addressOf(secret);
-        Send(email, $"{by} invites you to {name}", $"{by} invites you to work in {name} as {WordOf(role)}. Follow this address, which works once and for {Lasts.Days} days:\n\n{address}");
-        return new(invited, address, false);
+        Send(email, $"{by} invites you to {name}", $"{by} invites you to work in {name} as {WordOf(role)}. Open this address, which works once and for {Lasts.Days} days:\n\n{address}\n\nIf you have no account yet, you also need this code: {code}");
+        return new(invited, address);
     }
 
     /// <summary>Invites somebody to the server, or somebody whom an account is known of to a new password.</summary>
     /// <returns>The address that it is taken at.</returns>
     public async Task<string> ToServerAsync(Actor by, InvitationKind kind, string email, int? person, Func<string, string> addressOf, CancellationToken cancel)
     {
-        var secret = Secret.New();
+        var (secret, code) = (Secret.New(), Secret.Code());
         var lasts = kind == InvitationKind.Password ? PasswordLasts : Lasts;
-        await invitations.AddAsync(secret, new(0, kind, email, Until(lasts)) { Person = person, MadeBy = by.Name }, cancel);
+        await invitations.AddAsync(secret, code, new(0, kind, email, Until(lasts)) { Person = person, MadeBy = by.Name, Maker = by.Person }, cancel);
         var address = addressOf(secret);
         Send(email, kind == InvitationKind.Password ? "Set a new password" : "You are invited to Kalypto",
-            $"{by.Name} {(kind == InvitationKind.Password ? "lets you set a new password" : "invites you to Kalypto")}. Follow this address, which works once and for {(lasts.Days > 1 ? $"{lasts.Days} days" : "a day")}:\n\n{address}");
+            $"{by.Name} {(kind == InvitationKind.Password ? "lets you set a new password" : "invites you to Kalypto")}. Open this address, which works once and for {(lasts.Days > 1 ? $"{lasts.Days} days" : "a day")}:\n\n{address}{(kind == InvitationKind.Password ? "" : $"\n\nYou also need this code: {code}")}");
         return address;
     }
 
@@ -74,14 +64,14 @@ public sealed class Invite(InvitationStore invitations, PeopleStore people, Memb
         // Each start makes a new one, and the one before ends.
         await invitations.RemoveKeepersAsync(cancel);
         var secret = Secret.New();
-        await invitations.AddAsync(secret, new(0, InvitationKind.Keeper, "", Until(PasswordLasts)), cancel);
+        await invitations.AddAsync(secret, Secret.Code(), new(0, InvitationKind.Keeper, "", Until(PasswordLasts)), cancel);
         return secret;
     }
 
     /// <summary>Lets whoever took an invitation into its project.</summary>
     public Task<StepDone> LetInAsync(InvitationRow invitation, PersonRow person, CancellationToken cancel) => invitation.Project is not { } project
         ? Task.FromResult(new StepDone(StepState.Nothing))
-        : members.SayAsync(new(project, new(ActorOf(person.Id), person.Name) { Person = person.Id }), person.Id, invitation.Role, $"{person.Name} took the invitation of {invitation.MadeBy}, as {WordOf(invitation.Role)}", cancel);
+        : members.JoinAsync(new(project, new(ActorOf(person.Id), person.Name) { Person = person.Id }), person.Id, invitation.Role, $"{person.Name} took the invitation of {invitation.MadeBy}, as {WordOf(invitation.Role)}", cancel);
 
     /// <summary>What tells somebody with an account from all others, in the history.</summary>
     public static string ActorOf(int person) => $"person-{person}";

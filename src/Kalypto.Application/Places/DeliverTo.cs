@@ -2,15 +2,13 @@ using System.Collections.Immutable;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Placing;
 using Kalypto.Store;
+using Microsoft.Extensions.Logging;
 
 namespace Kalypto.Application.Places;
 
 /// <summary>Puts deliveries into the places of a project, and looks first at what that would do.</summary>
-public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs, PlaceOptions options) : IDisposable
+public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs, PlaceOptions options, ILogger<DeliverTo> log)
 {
-    // One at a time in this process; another process finds the place as it left it.
-    private readonly SemaphoreSlim one = new(1, 1);
-
     /// <summary>What became of a delivery to a place.</summary>
     /// <param name="Plan">What it does, or did.</param>
     /// <param name="Delivery">The number of the delivery.</param>
@@ -18,13 +16,13 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
     public sealed record Outcome(PlacePlan Plan, int Delivery, bool IsDone);
 
     /// <summary>Makes a folder a place of a project.</summary>
-    /// <param name="project">The project.</param>
+    /// <param name="author">The project and who does it.</param>
     /// <param name="root">The allowed folder, by its place in the list.</param>
     /// <param name="folder">The folder inside it, with slashes; empty for the allowed folder itself.</param>
     /// <param name="platform">The platform whose files alone go there; empty for the whole pack.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <exception cref="PlaceRefusedException">It cannot be one.</exception>
-    public async Task<PlaceRow> AddAsync(int project, int root, string folder, string platform, CancellationToken cancel)
+    public async Task<PlaceRow> AddAsync(Author author, int root, string folder, string platform, CancellationToken cancel)
     {
         folder = folder.Trim().Trim('/');
         if (root < 0 || root >= options.Roots.Count || folder.Length > 0 && !PlacePath.IsSafe(folder))
@@ -32,8 +30,8 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
             throw new PlaceRefusedException("Name a folder inside the allowed one, such as src/assets: without dots that lead out of it.");
         }
         var path = Path.GetFullPath(Path.Combine(options.Roots[root], folder));
-        _ = new PlaceFolder(options.Roots[root], path);
-        return await places.AddAsync(project, path, platform, cancel) ?? throw new PlaceRefusedException($"{path} is a place already, of this or another project.");
+        _ = new PlaceFolder(options.Roots[root], path, new NoJournal());
+        return await places.AddAsync(author, path, platform, cancel) ?? throw new PlaceRefusedException($"{path} is a place already, of this or another project.");
     }
 
     /// <summary>Exactly what a delivery would do to a place.</summary>
@@ -51,24 +49,21 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
     {
         foreach (var place in await places.AllAsync(cancel))
         {
-            await one.WaitAsync(cancel);
             try
             {
-                FolderOf(place)?.Recover();
+                if (FolderOf(place) is { } folder)
+                {
+                    await using var alone = await places.LockAsync(place.Id, cancel);
+                    await folder.RecoverAsync(cancel);
+                }
             }
-            catch (Exception e) when (e is PlaceRefusedException or IOException or UnauthorizedAccessException or System.Text.Json.JsonException)
+            catch (Exception e) when (e is not OperationCanceledException)
             {
-                // Told when somebody delivers there again.
-            }
-            finally
-            {
-                one.Release();
+                // It costs this place alone, and is told when somebody delivers there again.
+                log.LogWarning(e, "What was interrupted at {Folder} could not be ended", place.Folder);
             }
         }
     }
-
-    /// <inheritdoc/>
-    public void Dispose() => one.Dispose();
 
     private async Task<Outcome?> RunAsync(PlaceRow place, int delivery, IReadOnlySet<string> overwrite, IReadOnlySet<string> leave, bool isLook, CancellationToken cancel)
     {
@@ -77,35 +72,49 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
             return null;
         }
         var files = FilesOf(place, await builds.FilesAsync(build.Id, cancel));
-        await one.WaitAsync(cancel);
+        await using var alone = await places.LockAsync(place.Id, cancel);
         try
         {
             var folder = FolderOf(place) ?? throw new PlaceRefusedException($"{place.Folder} is in no folder that this Kalypto may deliver to. Start it with --deliver for the folder around it.");
-            folder.Recover();
+            await folder.RecoverAsync(cancel);
             var plan = PlacePlan.Of(folder.ReadLock(), delivery, files, folder.Present, overwrite, leave);
             if (isLook || !plan.Conflicts.IsEmpty)
             {
                 return new(plan, delivery, false);
             }
             await folder.ApplyAsync(plan, async (sha256, c) => await blobs.OpenAsync(sha256, c) ?? throw new PlaceRefusedException("A file of this delivery is gone from the store."), cancel);
-            await places.DeliveredAsync(place.Id, delivery, CancellationToken.None);
             return new(plan, delivery, true);
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
             throw new PlaceRefusedException($"{place.Folder} could not be written: {e.Message}");
         }
-        finally
-        {
-            one.Release();
-        }
     }
 
     private PlaceFolder? FolderOf(PlaceRow place) =>
-        options.Roots.FirstOrDefault(r => place.Folder == r || place.Folder.StartsWith(r + Path.DirectorySeparatorChar, StringComparison.Ordinal)) is { } root ? new(root, place.Folder) : null;
+        options.Roots.FirstOrDefault(r => place.Folder == r || place.Folder.StartsWith(r + Path.DirectorySeparatorChar, StringComparison.Ordinal)) is { } root ? new(root, place.Folder, new Journal(places, place.Id)) : null;
 
     // Of one platform without its own folder.
     private static ImmutableArray<PlacedFile> FilesOf(PlaceRow place, IEnumerable<DeliveredFile> files) => place.Platform.Length == 0
         ? [.. files.Where(f => PlacePath.IsSafe(f.Path)).Select(f => new PlacedFile(f.Path, f.Sha256, f.Identity))]
         : [.. files.Where(f => f.Platform == place.Platform && PlacePath.IsSafe(f.Path)).Select(f => new PlacedFile(f.Path[(f.Path.IndexOf('/') + 1)..], f.Sha256, f.Identity))];
+
+    private sealed class Journal(PlaceStore places, int place) : IPlaceJournal
+    {
+        public Task<string?> ReadAsync(CancellationToken cancel) => places.JournalAsync(place, cancel);
+
+        public Task KeepAsync(string steps) => places.KeepJournalAsync(place, steps, CancellationToken.None);
+
+        public Task ForgetAsync(int? delivery) => places.ForgetJournalAsync(place, delivery, CancellationToken.None);
+    }
+
+    // For a folder that is only looked at.
+    private sealed class NoJournal : IPlaceJournal
+    {
+        public Task<string?> ReadAsync(CancellationToken cancel) => Task.FromResult<string?>(null);
+
+        public Task KeepAsync(string steps) => Task.CompletedTask;
+
+        public Task ForgetAsync(int? delivery) => Task.CompletedTask;
+    }
 }

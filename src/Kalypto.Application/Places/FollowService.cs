@@ -3,6 +3,7 @@ using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
 using Kalypto.Store;
+using Kalypto.Store.People;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
 
@@ -13,9 +14,9 @@ namespace Kalypto.Application.Places;
 /// waits and says what for.
 /// </summary>
 public sealed class FollowService(
-    PlaceStore places, OpenProject open, PlanPack plans, BuildPack building, Deliveries deliveries, DeliverTo deliver, PlaceOptions options, ILogger<FollowService> log) : BackgroundService
+    PlaceStore places, OpenProject open, PlanPack plans, BuildPack building, Deliveries deliveries, DeliverTo deliver, AuditStore audit, PlaceOptions options, ILogger<FollowService> log) : BackgroundService
 {
-    private static readonly Actor Follower = new("follow", "following");
+    private static readonly Actor Follower = Actor.Local("follow", "following");
     private static readonly TimeSpan Still = TimeSpan.FromMilliseconds(300);
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
 
@@ -44,13 +45,22 @@ public sealed class FollowService(
     public async Task FollowAsync(PlaceRow place, CancellationToken cancel)
     {
         var (pack, waitsFor) = (place.Pack, "");
+        // What may go well in a moment is looked at again then, not only after the next change.
+        var isDone = true;
         try
         {
             if (await open.LoadAsync(place.ProjectId, cancel) is not { } workspace)
             {
                 return;
             }
-            (pack, waitsFor) = await DeliverAsync(place, workspace, cancel);
+            if (workspace.IsReadAgain)
+            {
+                (isDone, waitsFor) = (false, "a drawing that is being read again");
+            }
+            else
+            {
+                (pack, waitsFor) = await DeliverAsync(place, workspace, cancel);
+            }
         }
         catch (PlaceRefusedException e)
         {
@@ -61,7 +71,7 @@ public sealed class FollowService(
             log.LogError(e, "Following to {Folder} failed", place.Folder);
             waitsFor = "Something went wrong in Kalypto; its log says what.";
         }
-        await places.FollowedAsync(place.Id, place.Followed, pack, waitsFor, cancel);
+        await places.FollowedAsync(place.Id, isDone ? place.Followed : 0, pack, waitsFor, cancel);
     }
 
     private async Task<(string Pack, string WaitsFor)> DeliverAsync(PlaceRow place, Workspace workspace, CancellationToken cancel)
@@ -93,6 +103,10 @@ public sealed class FollowService(
             return (place.Pack, row?.Message ?? "a build that ends well");
         }
         var outcome = await deliver.DeliverAsync(place, number, new HashSet<string>(), new HashSet<string>(), cancel);
+        if (outcome is { IsDone: true, Plan.IsNothing: false })
+        {
+            await audit.AddAsync(new(AuditEvent.PlaceWritten, Follower.Name, null, place.ProjectId, "", $"delivery {number} to {place.Folder}"), cancel);
+        }
         plan = await plans.PlanAsync(workspace, cancel);
         pack = Fingerprint.Of([.. plan.Pack.Files.Select(f => $"{f.Path} {f.Key.Hex}")]).Hex;
         return outcome is { IsDone: true } ? (pack, "") : (place.Pack, outcome is null ? "a delivery" : $"{outcome.Plan.Conflicts.Length} files in the place that somebody changed: {outcome.Plan.Conflicts[0].Path}");

@@ -22,4 +22,10 @@ public sealed class DrawingRefusedException : Exception
 
     /// <summary>The line of the file, from 1; 0 when no line is meant.</summary>
     public int Line { get; }
+
+    /// <summary>
+    /// True when the reading itself ended before it said anything: it was killed, or had no time or memory. That is no property
+    /// of a file that could be read before; reading it again may go well.
+    /// </summary>
+    public bool IsPassing { get; init; }
 }

@@ -12,7 +12,7 @@ public static class PageTags
         ("nav", "the ways through the site"), ("header", "what stands above the content"), ("footer", "what stands below it"), ("section", "a part with a heading of its own"), ("aside", "beside the matter"), ("div", "no meaning of its own"),
     ];
 
-    /// <summary>True for an address that leads to a page, a place on it, a letter or a call; nothing that runs.</summary>
-    public static bool IsHarmless(string address) => address.Length is > 0 and <= LongestAddress && !address.Any(c => char.IsControl(c) || char.IsWhiteSpace(c) || c is '"' or '\'' or '<' or '>' or '\\')
+    /// <summary>True for an address that leads to a page, a place on it, a letter or a call; nothing that runs, and to no other server without saying so.</summary>
+    public static bool IsHarmless(string address) => address.Length is > 0 and <= LongestAddress && !address.StartsWith("//", StringComparison.Ordinal) && !address.Any(c => char.IsControl(c) || char.IsWhiteSpace(c) || c is '"' or '\'' or '<' or '>' or '\\')
         && (address.IndexOf(':', StringComparison.Ordinal) is < 0 and _ || address[..address.IndexOf(':', StringComparison.Ordinal)] is "http" or "https" or "mailto" or "tel" || address[0] is '/' or '#' or '?' or '.');
 }

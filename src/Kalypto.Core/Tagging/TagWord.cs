@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Tagging;
 
@@ -67,7 +68,8 @@ public sealed record TagWord(string Form, string Meaning, Func<string, Func<Tags
             text => Stretch.Parse(text) is { } stretch ? tags => tags with { Stretch = stretch } : null, tags => tags with { Stretch = null }) with
         { IsForRecipes = false },
         Valued("alt", "alt:A_bell", "what is read aloud instead of the picture, a dash below for each space",
-            text => text.Length is > 0 and <= LongestAlt && text.Trim('_').Length > 0 ? tags => tags with { Alt = text.Trim('_').Replace('_', ' ') } : null,
+            // Characters that only turn the direction would make a reader say, or a reviewer see, something else.
+            text => text.Length is > 0 and <= LongestAlt && PlainText.Clean(text.Replace('_', ' '), LongestAlt) is { Length: > 0 } plain ? tags => tags with { Alt = plain } : null,
             tags => tags with { Alt = null }) with { IsForRecipes = false },
         new("decorative", "nothing is read aloud instead of the picture",
             word => word == "decorative" ? tags => tags with { Alt = "" } : null,

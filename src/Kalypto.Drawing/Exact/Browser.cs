@@ -94,21 +94,17 @@ internal sealed class Browser : IDisposable
     /// <exception cref="IOException">It did not start.</exception>
     public static async Task<Browser> StartAsync(ExactOptions options, string[] jail, CancellationToken cancel)
     {
-        var home = Directory.CreateTempSubdirectory("kalypto-exact-").FullName;
+        var home = ExactFolders.Create();
         var fonts = Path.Combine(home, "fonts.conf");
         await File.WriteAllTextAsync(fonts, FontFolders.Configuration(options.Fonts, Path.Combine(home, "cache")), cancel);
-        // The browser may run as somebody else than the server.
-        if (!OperatingSystem.IsWindows())
-        {
-            File.SetUnixFileMode(home, (UnixFileMode)Convert.ToInt32("777", 8));
-        }
+        ExactFolders.HandOver(home, jail);
         string[] command = [.. jail, "sh", "-c", Pipes, "sh", options.Browser, .. Flags, $"--user-data-dir={home}/profile"];
         var start = new ProcessStartInfo(command[0], command[1..]) { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        PlainEnvironment.Set(start);
         foreach (var (name, value) in new[] { ("HOME", home), ("XDG_CONFIG_HOME", home), ("XDG_CACHE_HOME", home), ("FONTCONFIG_FILE", fonts), ("TZ", "UTC"), ("LANG", "C.UTF-8"), ("TMPDIR", home) })
         {
             start.Environment[name] = value;
         }
-        start.Environment.Remove("DBUS_SESSION_BUS_ADDRESS");
         var browser = new Browser(Process.Start(start) ?? throw new IOException($"{options.Browser} did not start."), home);
         try
         {
@@ -214,14 +210,7 @@ internal sealed class Browser : IDisposable
         }
         process.Dispose();
         tools.Dispose();
-        try
-        {
-            Directory.Delete(home, recursive: true);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            // A process of it is just ending and still writes; the folder holds nothing of worth.
-        }
+        ExactFolders.Remove(home);
     }
 
     private static TaskCompletionSource New() => new(TaskCreationOptions.RunContinuationsAsynchronously);

@@ -15,8 +15,9 @@ public sealed class ExactEngine : IDisposable
     // Of these three pictures are held at once, one of them at twice the size.
     private const long MostPixelsInP3 = 8_000_000;
     private const int LongestSide = 16_000;
-    private const int MostWaiting = 6;
     private static readonly TimeSpan Tick = TimeSpan.FromMilliseconds(200);
+    // What a browser that only waits uses now and then.
+    private static readonly TimeSpan Idle = TimeSpan.FromMilliseconds(50);
     private static readonly TimeSpan FirstStart = TimeSpan.FromMinutes(1);
 
     // From the closest to none, as for workers; the sandbox of the browser itself stays on, which root cannot have.
@@ -29,7 +30,7 @@ public sealed class ExactEngine : IDisposable
     ];
 
     private readonly ExactOptions options;
-    private readonly SemaphoreSlim turn = new(1);
+    private readonly Turns turns = new();
     private readonly Timer rest;
     private readonly Lazy<string?> version;
     private Browser? browser;
@@ -39,6 +40,7 @@ public sealed class ExactEngine : IDisposable
     public ExactEngine(ExactOptions options)
     {
         this.options = options;
+        ExactFolders.RemoveLeft();
         version = new(FindVersion);
         rest = new(_ => Rest());
     }
@@ -94,7 +96,8 @@ public sealed class ExactEngine : IDisposable
         {
             return (null, new("There is no exact engine on this machine.", IsTime: false));
         }
-        await turn.WaitAsync(cancel);
+        var turn = Turn.Current;
+        await turns.WaitAsync(turn, cancel);
         try
         {
             rest.Change(Timeout.Infinite, Timeout.Infinite);
@@ -111,6 +114,7 @@ public sealed class ExactEngine : IDisposable
             {
                 End();
                 cancel.ThrowIfCancellationRequested();
+                turns.IsSlow(turn);
                 return (null, isTooLarge ? new("It takes more memory than the exact engine may have.", IsTime: false)
                     : new($"It takes longer than {options.TimeLimit.TotalSeconds:0} seconds to draw exactly.", IsTime: true));
             }
@@ -128,7 +132,7 @@ public sealed class ExactEngine : IDisposable
         finally
         {
             rest.Change(options.Idle, Timeout.InfiniteTimeSpan);
-            turn.Release();
+            turns.Release();
         }
     }
 
@@ -137,7 +141,6 @@ public sealed class ExactEngine : IDisposable
     {
         rest.Dispose();
         End();
-        turn.Dispose();
     }
 
     private async Task<Browser> StartAsync(CancellationToken cancel)
@@ -162,7 +165,8 @@ public sealed class ExactEngine : IDisposable
     // Counted in the time of the processors, so that a busy machine fails nothing.
     private async Task WatchAsync(int id, Action tooLarge, CancellationTokenSource limit)
     {
-        var (began, worked) = (Stopwatch.GetTimestamp(), ProcessFamily.Of(id).Worked);
+        var began = ProcessFamily.Of(id).Worked;
+        var (worked, since) = (began, Stopwatch.GetTimestamp());
         while (!limit.IsCancellationRequested)
         {
             await Task.WhenAny(Task.Delay(Tick, limit.Token));
@@ -171,12 +175,16 @@ public sealed class ExactEngine : IDisposable
                 return;
             }
             var (now, memory) = ProcessFamily.Of(id);
+            if (now - worked > Idle)
+            {
+                (worked, since) = (now, Stopwatch.GetTimestamp());
+            }
             if (memory > options.Memory)
             {
                 tooLarge();
                 await limit.CancelAsync();
             }
-            else if (now - worked > options.TimeLimit || Stopwatch.GetElapsedTime(began) > options.TimeLimit * MostWaiting)
+            else if (now - began > options.TimeLimit || Stopwatch.GetElapsedTime(since) > EngineLimits.MostIdle)
             {
                 await limit.CancelAsync();
             }
@@ -185,7 +193,7 @@ public sealed class ExactEngine : IDisposable
 
     private void Rest()
     {
-        if (turn.Wait(0))
+        if (turns.TryTake())
         {
             try
             {
@@ -193,7 +201,7 @@ public sealed class ExactEngine : IDisposable
             }
             finally
             {
-                turn.Release();
+                turns.Release();
             }
         }
     }

@@ -3,14 +3,13 @@ using System.Diagnostics;
 namespace Kalypto.Drawing.Workers;
 
 /// <summary>
-/// Ends what takes too long: counted in the time that the processor spent on it, so that a busy machine fails nothing, and
-/// only far beyond that in time that went by.
+/// Ends what takes too long: counted in the time that the processor spent on it, so that a busy machine fails nothing. Time
+/// that goes by ends only what uses no processor at all, such as one that waits for ever.
 /// </summary>
 /// <param name="process">The worker.</param>
 /// <param name="patience">How long it may work on one answer.</param>
 internal sealed class WorkClock(Process process, TimeSpan patience)
 {
-    private const int MostWaiting = 6;
     private static readonly TimeSpan Tick = TimeSpan.FromMilliseconds(100);
     private volatile bool isNew = true;
 
@@ -20,16 +19,23 @@ internal sealed class WorkClock(Process process, TimeSpan patience)
     /// <summary>Looks again and again until it is cancelled, or cancels it.</summary>
     public async Task TickAsync(CancellationTokenSource limit)
     {
-        var (worked, began) = (TimeSpan.Zero, 0L);
+        var (began, worked, since) = (TimeSpan.Zero, TimeSpan.Zero, 0L);
         while (!limit.IsCancellationRequested)
         {
             await Task.WhenAny(Task.Delay(Tick, limit.Token));
             if (isNew)
             {
                 // What is answered within a tick never asks the system for anything.
-                (isNew, worked, began) = (false, Worked(), Stopwatch.GetTimestamp());
+                began = worked = Worked();
+                (isNew, since) = (false, Stopwatch.GetTimestamp());
+                continue;
             }
-            else if (Worked() - worked > patience || Stopwatch.GetElapsedTime(began) > patience * MostWaiting)
+            var now = Worked();
+            if (now != worked)
+            {
+                (worked, since) = (now, Stopwatch.GetTimestamp());
+            }
+            if (now - began > patience || Stopwatch.GetElapsedTime(since) > EngineLimits.MostIdle)
             {
                 await limit.CancelAsync();
             }

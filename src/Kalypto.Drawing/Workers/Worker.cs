@@ -68,6 +68,7 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
             RedirectStandardError = true,
             UseShellExecute = false,
         };
+        PlainEnvironment.Set(start);
         // Else every worker that is killed leaves a pipe for debuggers behind.
         start.Environment["DOTNET_EnableDiagnostics"] = "0";
         start.Environment["DOTNET_TieredPGO"] = "0";

@@ -23,7 +23,9 @@ public static class WorkerLoop
     private const double LargePixels = 2_000_000;
 
     /// <summary>True when a process with the rights of this one can draw: every font can be read.</summary>
-    public static bool CanWork(string fonts)
+    /// <param name="fonts">The folder of the project's fonts.</param>
+    /// <param name="isRestricted">True when the kernel holds what files it may touch.</param>
+    public static bool CanWork(string fonts, bool isRestricted)
     {
         try
         {
@@ -31,6 +33,7 @@ public static class WorkerLoop
             {
                 using var file = File.OpenRead(font);
             }
+            Console.WriteLine($"{(isRestricted ? WorkerJail.FilesOnly : "")} {(Seccomp.Enter() ? WorkerJail.Filtered : "")}");
             return true;
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
@@ -39,6 +42,15 @@ public static class WorkerLoop
         }
     }
 
+    /// <summary>The last argument of a worker that restricted itself.</summary>
+    public const string Restricted = "--restricted";
+
+    /// <summary>Lets this process read programs, libraries and fonts alone, and begins it anew; comes back where the kernel does not let it.</summary>
+    /// <param name="fonts">The folder of the project's fonts.</param>
+    /// <param name="arguments">What it was started with.</param>
+    public static void Restrict(string fonts, IEnumerable<string> arguments) =>
+        Landlock.EnterAndBeginAnew([AppContext.BaseDirectory, fonts, Path.GetTempPath()], arguments.Append(Restricted));
+
     /// <summary>Runs until standard input ends or the parent is gone.</summary>
     /// <param name="fonts">The folder of the project's fonts.</param>
     /// <param name="memory">The most bytes of memory to take.</param>
@@ -46,6 +58,8 @@ public static class WorkerLoop
     {
         ProcessLimits.Memory((ulong)memory);
         WatchParent();
+        // Whether it holds here was asked when the server started.
+        _ = Seccomp.Enter();
         var held = new WorkerFonts(fonts);
         held.Use([]);
         using var input = Console.OpenStandardInput();

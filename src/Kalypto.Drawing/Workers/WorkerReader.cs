@@ -5,7 +5,10 @@ using Kalypto.Core.Rendering;
 
 namespace Kalypto.Drawing.Workers;
 
-/// <summary>Reads drawings in worker processes: a file that hangs or crashes the reading costs itself only. Nothing that was not read there is parsed here.</summary>
+/// <summary>
+/// Reads drawings in worker processes: a file that hangs or crashes the reading costs itself only. Nothing that was not read
+/// there is parsed here. What the reader says of a file is its refusal; that the reader itself ended is passing.
+/// </summary>
 public sealed class WorkerReader : IDrawingReader, IDisposable
 {
     private const int Attempts = 2;
@@ -39,7 +42,8 @@ public sealed class WorkerReader : IDrawingReader, IDisposable
             if (failure.IsTime || attempt == Attempts)
             {
                 throw new DrawingRefusedException(failure.IsTime ? "Reading the drawing takes longer than it may" : "Reading the drawing takes more memory than it may, or crashes the reading",
-                    "Make it simpler, or split it into several files. When other drawings fail too, try again in a moment");
+                    "Make it simpler, or split it into several files. When other drawings fail too, try again in a moment")
+                { IsPassing = true };
             }
         }
     }

@@ -19,11 +19,17 @@ public sealed record Access(int Session, int? Person, string Name, Role Role)
     /// <summary>True for those who look after the server.</summary>
     public bool IsKeeper { get; init; }
 
+    /// <summary>True when they are in the project, and it asks for a second factor that they do not have.</summary>
+    public bool LacksSecondFactor { get; init; }
+
     /// <summary>The link that lets them in, when it is a link that does.</summary>
     public int? Link { get; init; }
 
-    /// <summary>The one delivery that they may see; null for all.</summary>
+    /// <summary>The one delivery that they may see; 0 while there is none; null for all.</summary>
     public int? Delivery { get; init; }
+
+    /// <summary>True when that delivery is whichever is the newest.</summary>
+    public bool IsNewest { get; init; }
 
     /// <summary>True when they signed in, or came by a link that holds.</summary>
     public bool IsSomebody => IsHere || Person is not null || Link is not null;

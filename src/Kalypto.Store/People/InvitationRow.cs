@@ -19,6 +19,9 @@ public sealed record InvitationRow(int Id, InvitationKind Kind, string Email, Da
     /// <summary>Whose password it sets anew; null for none.</summary>
     public int? Person { get; init; }
 
-    /// <summary>Who made it.</summary>
+    /// <summary>Who made it, as they are called.</summary>
     public string MadeBy { get; init; } = "";
+
+    /// <summary>The account of who made it; null for the server itself, and for whoever sits at its machine.</summary>
+    public int? Maker { get; init; }
 }

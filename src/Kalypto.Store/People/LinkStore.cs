@@ -26,7 +26,7 @@ public sealed class LinkStore(Database database)
         .Command("update links set revoked_at = now() where project_id = $1 and id = $2 and revoked_at is null", author.Project, link), cancel);
 
     private Task<StepDone> LastAsync(Author author, string label, Func<NpgsqlConnection, NpgsqlCommand> change, CancellationToken cancel) =>
-        EditStore.LastingAsync(database, author, async connection => new(await change(connection).RunAsync(cancel) == 0 ? StepState.Nothing : StepState.Done, label), cancel);
+        EditStore.LastingAsync(database, author, Role.Owner, async connection => new(await change(connection).RunAsync(cancel) == 0 ? StepState.Nothing : StepState.Done, label), cancel, evenArchived: true);
 
     private static LinkRow Read(NpgsqlDataReader r) => new(r.GetInt32(0), r.GetInt32(1), r.Nullable<int?>(2), Roles.Of(r.GetString(3)), r.GetString(4))
     {

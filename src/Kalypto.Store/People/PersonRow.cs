@@ -10,11 +10,14 @@ public sealed record PersonRow(int Id, string Name, string Email, string Passwor
     /// <summary>Another one whenever the password is another.</summary>
     public string Stamp { get; init; } = "";
 
-    /// <summary>Wrong passwords in a row.</summary>
-    public int Failed { get; init; }
+    /// <summary>The key of the authenticator, encrypted; empty for none.</summary>
+    public string Authenticator { get; init; } = "";
 
-    /// <summary>Until when no password is tried.</summary>
-    public DateTime? LockedUntil { get; init; }
+    /// <summary>True when signing in takes a code, too.</summary>
+    public bool HasSecondFactor { get; init; }
+
+    /// <summary>Hashes of codes that work once in place of one of the authenticator.</summary>
+    public IReadOnlyList<string> Recovery { get; init; } = [];
 
     /// <summary>True for those who look after the server.</summary>
     public bool IsKeeper { get; init; }

@@ -24,25 +24,27 @@ public sealed class SessionStore(Database database)
             update links l set used_at = now() from session_links sl join sessions s on s.id = sl.session_id
             where s.hash = $1 and l.id = sl.link_id and (l.project_id = $2 or $2 = 0) and (l.used_at is null or l.used_at < now() - $3)
             """, [hash, project, Grain]),
-            ("""
-            select s.id, p.id, p.name, p.keeper, coalesce(m.role, case when p.keeper and $2 > 0 and not exists (select from members o where o.project_id = $2 and o.role = 'owner') then 'owner' end)
-            from sessions s left join people p on p.id = s.person_id and p.shut_at is null left join members m on m.person_id = p.id and m.project_id = $2
+            ($"""
+            select s.id, p.id, p.name, p.keeper, case when $2 > 0 then {Readable.Role("$2", "p.id")} end,
+              exists (select from members m join projects mj on mj.id = m.project_id and mj.second_factor where m.project_id = $2 and m.person_id = p.id and not p.second_factor)
+            from sessions s left join people p on p.id = s.person_id and p.shut_at is null
             where s.hash = $1 and s.used_at > now() - $3
             """, [hash, project, Lasts]),
+            // A link to the newest delivery is one to whichever that is now, and to no other.
             ("""
-            select l.id, l.label, l.role, l.delivery from sessions s join session_links sl on sl.session_id = s.id join links l on l.id = sl.link_id
+            select l.id, l.label, l.role, coalesce(l.delivery, (select max(b.number) from builds b where b.project_id = l.project_id), 0), l.delivery is null from sessions s join session_links sl on sl.session_id = s.id join links l on l.id = sl.link_id
             where s.hash = $1 and s.used_at > now() - $3 and (l.project_id = $2 or $2 = 0) and l.revoked_at is null and (l.expires_at is null or l.expires_at > now())
             """, [hash, project, Lasts]));
         await using var reader = await batch.ExecuteReaderAsync(cancel);
         var people = await reader.RestAsync(ReadPerson, cancel);
         await reader.NextResultAsync(cancel);
-        var links = await reader.RestAsync(r => new Access(0, null, r.GetString(1), project == 0 ? Role.None : Roles.Of(r.GetString(2))) { Link = r.GetInt32(0), Delivery = r.Nullable<int?>(3) }, cancel);
+        var links = await reader.RestAsync(r => new Access(0, null, r.GetString(1), project == 0 ? Role.None : Roles.Of(r.GetString(2))) { Link = r.GetInt32(0), Delivery = r.GetInt32(3), IsNewest = r.GetBoolean(4) }, cancel);
         if (people is not [var person])
         {
             return Access.Nobody;
         }
-        // Whoever has an account and a link goes in by what lets them do more; a link to all goes before one to a single delivery.
-        return links.OrderByDescending(l => l.Role).ThenBy(l => l.Delivery is not null).ThenByDescending(l => l.Link).FirstOrDefault() is { } link && (person.Person is null || link.Role > person.Role)
+        // Whoever has an account and a link goes in by what lets them do more; a link to the newest goes before one to a set delivery.
+        return links.OrderByDescending(l => l.Role).ThenByDescending(l => l.IsNewest).ThenByDescending(l => l.Link).FirstOrDefault() is { } link && (person.Person is null || link.Role > person.Role)
             ? link with { Session = person.Session, Person = person.Person, IsKeeper = person.IsKeeper, Name = person.Person is null ? link.Name : person.Name }
             : person;
     }
@@ -84,5 +86,5 @@ public sealed class SessionStore(Database database)
         .ListAsync(r => new SessionRow(r.GetInt32(0), r.GetString(1), r.GetDateTime(2), r.GetDateTime(3)), cancel);
 
     private static Access ReadPerson(NpgsqlDataReader r) => r.IsDBNull(1) ? Access.Nobody with { Session = r.GetInt32(0) }
-        : new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), Roles.Of(r.Nullable<string>(4))) { IsKeeper = r.GetBoolean(3) };
+        : new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), Roles.Of(r.Nullable<string>(4))) { IsKeeper = r.GetBoolean(3), LacksSecondFactor = r.GetBoolean(5) };
 }

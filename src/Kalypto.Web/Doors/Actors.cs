@@ -24,7 +24,7 @@ internal static class Actors
         if (id.Length == 0 && HttpMethods.IsGet(http.Request.Method) && !http.Request.Path.StartsWithSegments("/api"))
         {
             id = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(Bytes));
-            http.Response.Cookies.Append(Cookie, id, new() { HttpOnly = true, SameSite = SameSiteMode.Lax, IsEssential = true, MaxAge = TimeSpan.FromDays(400), Path = "/" });
+            http.Response.Cookies.Append(Cookie, id, new() { HttpOnly = true, SameSite = SameSiteMode.Lax, IsEssential = true, Secure = http.Request.IsHttps, MaxAge = TimeSpan.FromDays(400), Path = "/" });
         }
         return new(id, Who(http));
     }

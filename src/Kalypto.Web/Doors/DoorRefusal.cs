@@ -14,6 +14,9 @@ internal sealed record DoorRefusal
     /// <summary>They may see the project, but not this of it.</summary>
     public static DoorRefusal TooLittle { get; } = new("too little", "This is not open to you", "What you may do in this project does not include this. Ask one of its owners.");
 
+    /// <summary>They are in the project, and it asks for a second factor.</summary>
+    public static DoorRefusal SecondFactor { get; } = new("second factor", "This project asks for a second factor", "Turn on a second factor on the page of your account. Then this project is open to you.");
+
     /// <summary>What it is called in tests.</summary>
     public string Name { get; }
 

@@ -20,5 +20,6 @@ internal static class Guard
     public static RouteGroupBuilder InProject(this RouteGroupBuilder group) => group.WithMetadata(new ProjectScope());
 
     /// <summary>Endpoints that lie in a project and need no more than its number.</summary>
-    public static RouteGroupBuilder OfProject(this RouteGroupBuilder group) => group.WithMetadata(new ProjectScope(Loads: false));
+    public static T OfProject<T>(this T routes)
+        where T : IEndpointConventionBuilder => routes.WithMetadata(new ProjectScope(Loads: false));
 }

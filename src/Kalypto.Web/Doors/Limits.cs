@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Doors;
 
-/// <summary>How much one browser may ask for at once: far more than a person does, far less than what would starve the others.</summary>
+/// <summary>How much one person, session or network may ask for at once: far more than a person does, far less than what would starve the others.</summary>
 internal static class Limits
 {
     /// <summary>Bytes of what is sent to any route but uploads.</summary>
@@ -48,10 +48,10 @@ internal static class Limits
             context.HttpContext.Response.Headers.RetryAfter = wait.ToString(CultureInfo.InvariantCulture);
             await Problem.Of(StatusCodes.Status429TooManyRequests, Failures.Say(StatusCodes.Status429TooManyRequests).Advice).ExecuteAsync(context.HttpContext);
         };
-        o.AddPolicy(UploadPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Uploads, QueueLimit = WaitingUploads }));
+        o.AddPolicy(UploadPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Uploader(http), _ => new() { PermitLimit = Uploads, QueueLimit = WaitingUploads }));
         o.AddPolicy(StreamPolicy, http => RateLimitPartition.GetConcurrencyLimiter(Who(http), _ => new() { PermitLimit = Streams }));
         // By the address alone: a cookie is thrown away as easily as it is got.
-        o.AddPolicy(ComingPolicy, http => RateLimitPartition.GetFixedWindowLimiter($"{http.Connection.RemoteIpAddress}", _ => new() { PermitLimit = coming, Window = TimeSpan.FromMinutes(1) }));
+        o.AddPolicy(ComingPolicy, http => RateLimitPartition.GetFixedWindowLimiter(Network.Of(http.Connection.RemoteIpAddress), _ => new() { PermitLimit = coming, Window = TimeSpan.FromMinutes(1) }));
         o.AddPolicy(ChangePolicy, http => HttpMethods.IsGet(http.Request.Method) ? RateLimitPartition.GetNoLimiter("") : RateLimitPartition.GetTokenBucketLimiter(Who(http), _ => new()
         {
             TokenLimit = Changes,
@@ -69,6 +69,12 @@ internal static class Limits
     /// <summary>A route that stays open.</summary>
     public static RouteHandlerBuilder StaysOpen(this RouteHandlerBuilder route) => route.RequireRateLimiting(StreamPolicy);
 
-    // Browsers by their cookie; what comes without one by its address.
-    private static string Who(HttpContext http) => Actors.Of(http).Id is { Length: > 0 } id ? id : $"{http.Connection.RemoteIpAddress}";
+    // Whoever signed in by their account, whoever came by a link by their session, all others by their network: what a client makes up counts for nothing.
+    private static string Who(HttpContext http) => Callers.AccessOf(http) is { IsHere: false } access
+        ? access.Person is { } person ? $"person {person}" : access.Session > 0 ? $"session {access.Session}" : Network.Of(http.Connection.RemoteIpAddress)
+        // Without accounts all come from this machine, and browsers are told apart so that one does not slow down another.
+        : $"browser {Actors.Of(http).Id}";
+
+    // All browsers of a machine together: what they upload lies in the memory of one server.
+    private static string Uploader(HttpContext http) => Callers.AccessOf(http).IsHere ? Network.Of(http.Connection.RemoteIpAddress) : Who(http);
 }

@@ -3,10 +3,6 @@ namespace Kalypto.Web.Doors;
 /// <summary>Whom a route is for; each also for all that come after it, where it is about a project.</summary>
 internal enum Need
 {
-    /// <summary>Whoever comes: signing in, and whether the server is well.</summary>
-    Anyone,
-    /// <summary>Whoever signed in or came by a link: what has a key of its content for an address.</summary>
-    Somebody,
     /// <summary>Whoever has an account.</summary>
     Person,
     /// <summary>Whoever looks after the server.</summary>

@@ -21,7 +21,7 @@ internal static class CloserEndpoints
                 : other!.Row.Sha256 is null ? Problem.Conflict(other.Row.Failure ?? "It could not be drawn.")
                 : Results.Ok(new
                 {
-                    picture = $"/pictures/files/{other.Key}{other.Format.Extension}",
+                    picture = Links.File(entry.Author.Project, other.Key, other.Format),
                     canShow = other.Format.BrowsersShow,
                     weight = Words.Weight((other.Row.Weight, false)),
                     bytes = other.Row.Weight,

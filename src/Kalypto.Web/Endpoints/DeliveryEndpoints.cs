@@ -4,6 +4,7 @@ using Kalypto.Core.Comparing;
 using Kalypto.Core.Formats;
 using Kalypto.Core.Platforms;
 using Kalypto.Store;
+using Kalypto.Store.People;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 using Kalypto.Web.Wording;
@@ -30,7 +31,7 @@ internal static class DeliveryEndpoints
             }
             var (id, refusal) = await build.AgainAsync(delivery, entry.Author.Actor, cancel);
             return refusal is not null ? Problem.Conflict(PackWords.Say(refusal)) : Results.Ok(new { build = id });
-        });
+        }).For(Need.Designer);
     }
 
     /// <summary>Files and zips, by the number of the build.</summary>
@@ -38,7 +39,7 @@ internal static class DeliveryEndpoints
     {
         project.MapGet("/builds/{build:int}/file", async (Entry entry, int build, string path, BuildStore builds, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
             await FindAsync(entry, builds, build, cancel) is not null && (await builds.FilesAsync(build, cancel)).Find(f => f.Path == path) is { } file ? await FileAsync(blobs, file, response, cancel) : Results.NotFound());
-        project.MapGet("/builds/{build:int}.zip", async (Entry entry, int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, HttpResponse response, CancellationToken cancel) =>
+        project.MapGet("/builds/{build:int}.zip", async (Entry entry, int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, Audit audit, HttpResponse response, CancellationToken cancel) =>
         {
             if (await FindAsync(entry, builds, build, cancel) is not { State: "done" } row)
             {
@@ -46,6 +47,7 @@ internal static class DeliveryEndpoints
                 return;
             }
             var name = (await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "";
+            await audit.WriteAsync(response.HttpContext, AuditEvent.DeliveryDownloaded, $"delivery {row.Number}{(since is { } earlier ? $", what differs from {earlier}" : platform is null ? "" : $", {platform}")}");
             // Of a platform that there is none of, the whole.
             var only = AllPlatforms.List.FirstOrDefault(p => p.Id == platform)?.Id;
             ZipAnswer.Begin(response, name, "pack", $"-{row.Number}{(since is { } other ? $"-since-{other}" : only is null ? "" : $"-{only}")}");

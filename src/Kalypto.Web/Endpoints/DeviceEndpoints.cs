@@ -25,8 +25,8 @@ internal static class DeviceEndpoints
             var fonts = shown.Fonts.Select(f => new DeviceFont(f.Family, f.Font, $"{at}/fonts/{f.Font.Sha256}?drawn={Uri.EscapeDataString(f.Drawn)}"));
             return Results.Text(DeviceDocument.Write(shown.Name, shown.Width, shown.Height, shown.Parts, fonts), "text/html; charset=utf-8");
         });
-        project.MapGet("/deliveries/{number:int}/device/file", async (Entry entry, int number, string path, OpenDelivery deliveries, IBlobs blobs, HttpResponse response, CancellationToken cancel) =>
-            await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && delivered.Files.GetValueOrDefault(path) is { } file ? await DeliveryEndpoints.FileAsync(blobs, file, response, cancel) : Results.NotFound());
+        project.MapGet("/deliveries/{number:int}/device/file", async (Entry entry, int number, string path, OpenDelivery deliveries, IBlobs blobs, HttpRequest request, HttpResponse response, CancellationToken cancel) =>
+            await deliveries.LoadAsync(entry.Author.Project, number, cancel) is { } delivered && delivered.Files.GetValueOrDefault(path) is { } file && MaySee(entry, request, delivered, path) ? await DeliveryEndpoints.FileAsync(blobs, file, response, cancel) : Results.NotFound());
         project.MapGet("/deliveries/{number:int}/device/fonts/{sha256}", async (Entry entry, int number, string sha256, string? drawn, OpenDelivery deliveries, PutTogether together, HttpResponse response, CancellationToken cancel) =>
         {
             if (await deliveries.LoadAsync(entry.Author.Project, number, cancel) is not { } delivered || await together.FontAsync(delivered, drawn ?? "", sha256, cancel) is not { } font)
@@ -37,4 +37,8 @@ internal static class DeviceEndpoints
             return Results.Stream(font, "font/ttf");
         });
     }
+
+    // Guests look at screens and download nothing: theirs are the pictures that a screen shows, inside its frame alone.
+    private static bool MaySee(Entry entry, HttpRequest request, Delivered delivered, string path) => entry.Access.Role >= Role.Developer
+        || request.Headers["Sec-Fetch-Dest"] == "image" && delivered.ShownPaths.Contains(path);
 }

@@ -1,4 +1,5 @@
 using Kalypto.Application.Desk;
+using Kalypto.Store;
 using Kalypto.Web.Doors;
 
 namespace Kalypto.Web.Endpoints;
@@ -9,8 +10,11 @@ internal static class EventEndpoints
     // Pages ask again at most this often while much is drawn.
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(250);
 
+    // A stream outlives the request that it began with, so whether it may go on is asked again.
+    private static readonly TimeSpan Asked = TimeSpan.FromSeconds(10);
+
     public static void MapEvents(this RouteGroupBuilder project) => project.MapGet("/events", async (
-        Entry entry, string? page, long? since, HttpRequest request, HttpResponse response, Notices notices, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
+        Entry entry, string? page, long? since, HttpRequest request, HttpResponse response, Notices notices, Callers callers, IHostApplicationLifetime lifetime, CancellationToken cancel) =>
     {
         response.ContentType = "text/event-stream";
         response.Headers.CacheControl = "no-store";
@@ -22,7 +26,7 @@ internal static class EventEndpoints
             known = known > notices.Last ? -1 : known;
             await response.WriteAsync("retry: 2000\n\n", ending.Token);
             await response.Body.FlushAsync(ending.Token);
-            while (!ending.IsCancellationRequested)
+            while (!ending.IsCancellationRequested && await IsOpenAsync(request.HttpContext, entry, callers))
             {
                 // Taken before it is looked, so that nothing given meanwhile is missed.
                 var (next, last) = (notices.Next, notices.Last);
@@ -30,7 +34,7 @@ internal static class EventEndpoints
                 known = last;
                 if (!concerns)
                 {
-                    await next.WaitAsync(ending.Token);
+                    await Task.WhenAny(next, Task.Delay(Asked, ending.Token));
                     continue;
                 }
                 await response.WriteAsync($"id: {known}\nevent: changed\ndata: {known}\n\n", ending.Token);
@@ -42,5 +46,9 @@ internal static class EventEndpoints
         {
             // The page was left or the server stops.
         }
-    }).StaysOpen();
+    }).StaysOpen().WithMetadata(new OfNewestDeliveryAttribute());
+
+    // Somebody who was taken out, signed out or whose link was revoked hears nothing more.
+    private static async Task<bool> IsOpenAsync(HttpContext http, Entry entry, Callers callers) => await callers.AskAsync(http) is var now
+        && now.Role >= Role.Developer && now.Person == entry.Access.Person && now.Link == entry.Access.Link;
 }

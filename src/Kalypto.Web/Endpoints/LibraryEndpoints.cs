@@ -19,7 +19,8 @@ internal static class LibraryEndpoints
     /// <summary>Routes of no project.</summary>
     public static void MapLibrary(this IEndpointRouteBuilder app)
     {
-        var library = app.Edits("/api/library");
+        var library = app.Edits("/api/library").For(Need.Person);
+        var files = app.MapGroup("/library").For(Need.Person);
         library.MapGet("", async (Entry entry, [AsParameters] LibraryAsk ask, LibraryStore store, CancellationToken cancel) =>
         {
             var all = await store.AllAsync(cancel, entry.Reader);
@@ -63,19 +64,19 @@ internal static class LibraryEndpoints
                 return Problem.BadRequest(e.Message);
             }
         });
-        app.MapGet("/library/pictures/{drawing}.png", async (string drawing, LibraryStore store, HttpResponse response, CancellationToken cancel) =>
+        files.MapGet("/pictures/{drawing}.png", async (Entry entry, string drawing, LibraryStore store, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await store.PictureAsync(drawing, cancel) is not { } png)
+            if (await store.PictureAsync(drawing, cancel, entry.Reader) is not { } png)
             {
                 return Results.NotFound();
             }
             PictureEndpoints.OnlySeen(response);
             return Results.Bytes(png, "image/png");
         });
-        app.MapGet("/library/layers/{design:int}/{lineage:int}", async (Entry entry, int design, int lineage, LibraryStore store, OpenProject open, CancellationToken cancel) =>
+        files.MapGet("/layers/{design:int}/{lineage:int}", async (Entry entry, int design, int lineage, LibraryStore store, OpenProject open, CancellationToken cancel) =>
             await store.FindAsync(design, lineage, cancel, entry.Reader) is not { } layer || await open.LoadAsync(layer.Project, cancel) is not { } workspace ? Results.NotFound()
                 : Results.Redirect(workspace.FindDesign(design)?.Row.Lineages.OrdinalOf(lineage) is { } ordinal ? Links.Layer(workspace, new(design, ordinal)) : $"/projects/{layer.Project}"));
-        app.MapGet("/library/layers/{design:int}/{lineage:int}.zip", async (Entry entry, int design, int lineage, LibraryStore store, LayerZip zip, HttpResponse response, CancellationToken cancel) =>
+        files.MapGet("/layers/{design:int}/{lineage:int}.zip", async (Entry entry, int design, int lineage, LibraryStore store, LayerZip zip, HttpResponse response, CancellationToken cancel) =>
         {
             if (await store.FindAsync(design, lineage, cancel, entry.Reader) is not { } layer)
             {

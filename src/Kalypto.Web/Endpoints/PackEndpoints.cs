@@ -53,20 +53,21 @@ internal static class PackEndpoints
     }
 
     /// <summary>The builds of a project, for a page.</summary>
-    public static async Task<IEnumerable<BuildModel>> BuildsAsync(BuildStore builds, int project, CancellationToken cancel)
+    public static async Task<IEnumerable<BuildModel>> BuildsAsync(Entry entry, BuildStore builds, CancellationToken cancel)
     {
-        var sums = (await builds.SumsAsync(project, cancel)).ToLookup(s => s.Number);
-        return (await builds.ListAsync(project, cancel)).Select(b => BuildModel.Of(b, sums));
+        var sums = (await builds.SumsAsync(entry.Author.Project, cancel)).ToLookup(s => s.Number);
+        // Who may see one delivery alone is not told of others.
+        return (await builds.ListAsync(entry.Author.Project, cancel)).Where(b => entry.Access.Delivery is not { } one || b.Number == one).Select(b => BuildModel.Of(b, sums));
     }
 
     public static void MapBuilds(this RouteGroupBuilder project)
     {
         project.MapGet("/builds", async (Entry entry, BuildStore builds, CancellationToken cancel) =>
-            Results.Ok(await BuildsAsync(builds, entry.Author.Project, cancel)));
+            Results.Ok(await BuildsAsync(entry, builds, cancel))).WithMetadata(new OfNewestDeliveryAttribute());
         project.MapPost("/builds/{build:int}/cancel", async (Entry entry, int build, BuildStore builds, CancellationToken cancel) =>
         {
             await builds.AskToCancelAsync(entry.Author.Project, build, cancel);
             return Results.Ok();
-        });
+        }).For(Need.Designer);
     }
 }

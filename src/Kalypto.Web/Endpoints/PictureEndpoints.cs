@@ -23,15 +23,11 @@ internal static class PictureEndpoints
             PictureAsync(patience => pictures.BoardAsync(entry.Author.Project, design, patience), response, cancel));
         project.MapGet("/{design:int}/layer/{ordinal:int}.png", (Entry entry, int design, int ordinal, int? draft, bool? sample, LayerPictures pictures, HttpResponse response, CancellationToken cancel) =>
             PictureAsync(patience => pictures.LayerAsync(entry.Author.Project, design, ordinal, draft, sample == true, patience), response, cancel));
-    }
-
-    /// <summary>What has a key of its content for an address, 256 bits that nobody guesses who does not have the content.</summary>
-    public static void MapKeyed(this IEndpointRouteBuilder app)
-    {
-        app.MapGet("/pictures/proofs/{key}.png", async (string key, ProofStore proofs, HttpResponse response, CancellationToken cancel) =>
-            key.Length == 64 && await proofs.MarksAsync(key, cancel) is { } png ? Keep(response, png) : Results.NotFound());
-        app.MapGet("/pictures/files/{name}", async (string name, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
-            name.Length is > 64 and < 72 && Format.All.FirstOrDefault(f => f.Extension == name[64..]) is { } format && await store.BytesAsync(name[..64], cancel) is { } bytes
+        // Found by a hash of the content, so only by an address that a page of this project handed out.
+        project.MapGet("/proofs/{key}.png", async (Entry entry, string key, string? s, ProofStore proofs, HttpResponse response, CancellationToken cancel) =>
+            PictureSeal.Holds(entry.Author.Project, key, s) && await proofs.MarksAsync(key, cancel) is { } png ? Keep(response, png) : Results.NotFound());
+        project.MapGet("/files/{name}", async (Entry entry, string name, string? s, DrawingStore store, HttpResponse response, CancellationToken cancel) =>
+            name.Length is > 64 and < 72 && Format.All.FirstOrDefault(f => f.Extension == name[64..]) is { } format && PictureSeal.Holds(entry.Author.Project, name[..64], s) && await store.BytesAsync(name[..64], cancel) is { } bytes
                 ? Keep(response, bytes, format.MediaType) : Results.NotFound());
     }
 

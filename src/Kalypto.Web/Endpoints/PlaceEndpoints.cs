@@ -1,5 +1,6 @@
 using Kalypto.Application.Places;
 using Kalypto.Store;
+using Kalypto.Store.People;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 
@@ -18,13 +19,29 @@ internal static class PlaceEndpoints
     {
         project.MapGet("/places", async (Entry entry, PlaceStore places, PlaceOptions options, CancellationToken cancel) =>
             Results.Ok(new { options.Roots, Places = (await places.ListAsync(entry.Author.Project, cancel)).Select(PlaceModel.Of) }));
-        project.MapPost("/places", (Entry entry, Wish wish, DeliverTo deliver, CancellationToken cancel) => TellAsync(async () =>
-            entry.Workspace.Row.ArchivedAt is not null ? Archived() : Results.Ok(PlaceModel.Of(await deliver.AddAsync(entry.Author.Project, wish.Root, wish.Folder ?? "", wish.Platform ?? "", cancel)))));
+        project.MapPost("/places", (HttpContext http, Entry entry, Wish wish, DeliverTo deliver, Audit audit, CancellationToken cancel) => TellAsync(async () =>
+        {
+            if (entry.Workspace.Row.ArchivedAt is not null)
+            {
+                return Archived();
+            }
+            var place = await deliver.AddAsync(entry.Author, wish.Root, wish.Folder ?? "", wish.Platform ?? "", cancel);
+            await audit.WriteAsync(http, AuditEvent.PlaceAdded, place.Folder);
+            return Results.Ok(PlaceModel.Of(place));
+        }));
         project.MapPost("/places/{place:int}/follows", async (Entry entry, int place, Whether follows, PlaceStore places, CancellationToken cancel) =>
             await places.FollowAsync(entry.Author.Project, place, follows.Value, cancel) ? Results.Ok() : NotThere());
-        project.MapPost("/places/{place:int}/removed", async (Entry entry, int place, PlaceStore places, CancellationToken cancel) =>
-            await places.RemoveAsync(entry.Author.Project, place, cancel) ? Results.Ok() : NotThere());
-        project.MapPost("/places/{place:int}/deliver", (Entry entry, int place, Ask ask, PlaceStore places, DeliverTo deliver, CancellationToken cancel) => TellAsync(async () =>
+        project.MapPost("/places/{place:int}/removed", async (HttpContext http, Entry entry, int place, PlaceStore places, Audit audit, CancellationToken cancel) =>
+        {
+            var done = await places.RemoveAsync(entry.Author, place, cancel);
+            if (!done.IsDone)
+            {
+                return done.Refusal() ?? NotThere();
+            }
+            await audit.WriteAsync(http, AuditEvent.PlaceRemoved, done.Label);
+            return Results.Ok();
+        });
+        project.MapPost("/places/{place:int}/deliver", (HttpContext http, Entry entry, int place, Ask ask, PlaceStore places, DeliverTo deliver, Audit audit, CancellationToken cancel) => TellAsync(async () =>
         {
             if (await places.FindAsync(entry.Author.Project, place, cancel) is not { } row)
             {
@@ -35,8 +52,12 @@ internal static class PlaceEndpoints
                 return Archived();
             }
             var (overwrite, leave) = ((ask.Overwrite ?? []).ToHashSet(), (ask.Leave ?? []).ToHashSet());
-            return (ask.Look ? await deliver.LookAsync(row, ask.Delivery, overwrite, leave, cancel) : await deliver.DeliverAsync(row, ask.Delivery, overwrite, leave, cancel)) is { } outcome
-                ? Results.Ok(PlaceLook.Of(outcome)) : NotThere();
+            var outcome = ask.Look ? await deliver.LookAsync(row, ask.Delivery, overwrite, leave, cancel) : await deliver.DeliverAsync(row, ask.Delivery, overwrite, leave, cancel);
+            if (outcome is { IsDone: true })
+            {
+                await audit.WriteAsync(http, AuditEvent.PlaceWritten, $"delivery {outcome.Delivery} to {row.Folder}");
+            }
+            return outcome is null ? NotThere() : Results.Ok(PlaceLook.Of(outcome));
         }));
     }
 

@@ -22,7 +22,7 @@ internal static class ProjectEndpoints
     /// <summary>Routes that lie in no project.</summary>
     public static void MapProjects(this IEndpointRouteBuilder app)
     {
-        var all = app.Edits("/api/projects");
+        var all = app.Edits("/api/projects").For(Need.Person);
         all.MapPost("/", async (Entry entry, HttpRequest request, HttpResponse response, BringIn bringIn, ILogger<BringIn> log, CancellationToken cancel) =>
         {
             var files = await FilesAsync(request, cancel);
@@ -32,7 +32,7 @@ internal static class ProjectEndpoints
             await manage.AddAsync(wish.Name ?? "", entry.Author.Actor, cancel) is { } project ? Results.Ok(new { project }) : Problem.BadRequest("A project needs a name."));
     }
 
-    /// <summary>Routes that need no more of a project than its number, so that they also reach one that is deleted.</summary>
+    /// <summary>Routes that need no more of a project than its number.</summary>
     public static void MapProject(this RouteGroupBuilder project)
     {
         project.MapPost("/files", async (Entry entry, HttpRequest request, HttpResponse response, BringIn bringIn, ProjectStore projects, ILogger<BringIn> log, CancellationToken cancel) =>
@@ -54,9 +54,9 @@ internal static class ProjectEndpoints
             return (said.Description is { } text && done.Refusal() is null ? await manage.DescribeAsync(entry.Author, text, cancel) : done).OrOk();
         });
         project.MapPost("/archived", async (Entry entry, Whether archived, ManageProject manage, TimeProvider clock, CancellationToken cancel) =>
-            (await manage.ArchiveAsync(entry.Author, archived.Value, clock.GetUtcNow().UtcDateTime, cancel)).OrOk());
+            (await manage.ArchiveAsync(entry.Author, archived.Value, clock.GetUtcNow().UtcDateTime, cancel)).OrOk()).For(Need.Owner);
         project.MapPost("/deleted", async (Entry entry, Whether deleted, ManageProject manage, TimeProvider clock, CancellationToken cancel) =>
-            (await manage.DeleteAsync(entry.Author, deleted.Value, clock.GetUtcNow().UtcDateTime, cancel)).OrOk());
+            (await manage.DeleteAsync(entry.Author, deleted.Value, clock.GetUtcNow().UtcDateTime, cancel)).OrOk()).For(Need.Owner).WithMetadata(new ProjectScope(Loads: false, EvenDeleted: true));
     }
 
     /// <summary>What holds for a project as a whole.</summary>
@@ -83,11 +83,14 @@ internal static class ProjectEndpoints
                 await TellAsync(response, target, new BroughtIn.TooLarge(name, file.Length), cancel);
                 continue;
             }
-            using var bytes = new MemoryStream((int)file.Length);
-            await file.CopyToAsync(bytes, cancel);
+            var bytes = new byte[file.Length];
+            await using (var stream = file.OpenReadStream())
+            {
+                await stream.ReadExactlyAsync(bytes, cancel);
+            }
             try
             {
-                await foreach (var result in bringIn.FilesAsync(target, name, bytes.ToArray(), cancel))
+                await foreach (var result in bringIn.FilesAsync(target, name, bytes, cancel))
                 {
                     await TellAsync(response, target, result, cancel);
                 }

@@ -52,7 +52,7 @@ internal static class QuestionEndpoints
                 await store.SayAsync(entry.Author, number, design, lineage, said.HasAgreed, $"{(said.HasAgreed ? "Agree to" : "See")} {delivered.Workspace.FindScreen(design, screen)!.Value.Screen.Name} in delivery {number}", cancel), cancel));
         project.MapPost("/questions/{question:int}/answered", async (Entry entry, int question, Answer said, QuestionStore store, CancellationToken cancel) =>
             PlainText.Clean(said.Text, LongestWords).Trim() is not { Length: > 0 } text ? Problem.BadRequest("An answer needs words.")
-                : (await store.AnswerAsync(entry.Author, question, text, $"Answer a question: “{text}”", cancel)) is var done && done.State == StepState.Nothing ? Problem.NotFound("This question is settled or taken back already.") : done.OrOk());
+                : (await store.AnswerAsync(entry.Author, question, text, $"Answer a question: “{text}”", cancel)) is var done && done.State == StepState.Nothing ? Problem.NotFound("This question is settled or taken back already.") : done.OrOk()).For(Need.Designer);
     }
 
     // Does something about a screen of a delivery, and answers with all that is asked about it then.

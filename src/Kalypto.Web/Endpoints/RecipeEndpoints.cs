@@ -22,7 +22,7 @@ internal static class RecipeEndpoints
         project.MapGet("/recipes", async (Entry entry, PlanPack plans, CancellationToken cancel) => Results.Ok(RecipesModel.Of(entry.Workspace, await plans.PlanAsync(entry.Workspace, cancel))));
         project.MapPost("/recipes", async (Entry entry, RecipeWish wish, ChangeRecipes recipes, OpenProject open, PlanPack plans, CancellationToken cancel) =>
         {
-            var change = await recipes.ReadAsync(entry.Workspace, wish, cancel);
+            var change = await recipes.ReadAsync(entry.Workspace, wish, entry.Reader, cancel);
             return change.Refusal is { } why ? Problem.Conflict(RecipeWords.Say(why))
                 : await (await recipes.MakeAsync(entry.Visit, change, cancel)).OrAsync(async () =>
                 {
@@ -40,7 +40,7 @@ internal static class RecipeEndpoints
             ? Results.Ok(new { line, fields = TagFields.Of(line) }) : Results.BadRequest());
         project.MapPost("/recipes/preview", async (Entry entry, RecipeWish wish, ChangeRecipes recipes, DrawingDesk desk, PlanPack plans, CancellationToken cancel) =>
         {
-            var change = await recipes.ReadAsync(entry.Workspace, wish, cancel);
+            var change = await recipes.ReadAsync(entry.Workspace, wish, entry.Reader, cancel);
             if (change.Refusal is { } why)
             {
                 return Results.Ok(RecipePreview.Refused(RecipeWords.Say(why)));
@@ -59,11 +59,11 @@ internal static class RecipeEndpoints
             var (row, state, layer) = changed.FindLayer(picture.Ref.Design, picture.Ref.Ordinal)!.Value;
             return Results.Ok(new RecipePreview(
                 said, null, $"{picture.Name} on {picture.ScreenName}", isSuggested, Links.LayerPicture(changed.Row.Id, picture.Ref, $"{row.PictureKey}.r"),
-                picture.Crop?.Why, isSuggested ? [] : HeldValues.Of(changed, state, layer), [.. files.Select(f => DetailFile.Of(plan, f))], Words.Weight(plan.WeightOf(files))));
+                picture.Crop?.Why, isSuggested ? [] : HeldValues.Of(changed, state, layer), [.. files.Select(f => DetailFile.Of(changed.Row.Id, plan, f))], Words.Weight(plan.WeightOf(files))));
         });
     }
 
     public static void MapRecipeFiles(this IEndpointRouteBuilder app) => app.MapGet("/projects/{project:int}/recipes.json", (Entry entry) =>
         Results.File(Encoding.UTF8.GetBytes(RecipeBookJson.WriteAll(entry.Workspace.Recipes)), "application/json", $"{NameWords.Join(NameWords.Split(entry.Workspace.Row.Name), "-", 40)}-recipes.json"))
-        .WithMetadata(new ProjectScope());
+        .WithMetadata(new ProjectScope()).For(Need.Designer);
 }

@@ -28,17 +28,17 @@ public sealed record CloserModel(DetailFile File, IReadOnlyList<string> Paths, s
         }
         var others = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.IsLinked == file.IsLinked).DistinctBy(f => f.Key).OrderBy(f => Format.All.IndexOf(f.Format)).ThenBy(f => f.Width);
         var (row, _, _) = workspace.FindLayer(file.Picture.Ref.Design, file.Picture.Ref.Ordinal)!.Value;
-        return new(DetailFile.Of(plan, file), [.. plan.Pack.Files.Where(f => f.Key == file.Key).Select(f => f.Path)], file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(plan, f))],
+        return new(DetailFile.Of(workspace.Row.Id, plan, file), [.. plan.Pack.Files.Where(f => f.Key == file.Key).Select(f => f.Path)], file.Ask.Format.ToString(), file.Picture.Name, Links.Layer(workspace, file.Picture.Ref), [.. others.Select(f => DetailFile.Of(workspace.Row.Id, plan, f))],
             [file.Ask.Source.Width, file.Ask.Source.Height], Links.LayerPicture(workspace.Row.Id, file.Picture.Ref, $"{row.PictureKey}.c"),
-            [.. Densities.Select(d => Device(plan, file, d))]);
+            [.. Densities.Select(d => Device(workspace, plan, file, d))]);
     }
 
-    private static CloserDevice Device(PlannedPack plan, PlannedFile file, int density)
+    private static CloserDevice Device(Workspace workspace, PlannedPack plan, PlannedFile file, int density)
     {
         // Of the same platform and, where a browser shows it, the same format: what the developers would put there.
         var files = plan.Pack.Files.Where(f => f.Picture.Ref == file.Picture.Ref && f.Platform == file.Platform && f.BrowsersShow && !f.IsLinked && f.Format != Format.Ico
             && (!file.BrowsersShow || f.Format == file.Format));
         var taken = ScreenChoice.For(files, new(density));
-        return new(density, taken is null ? null : DetailFile.Of(plan, taken), taken is { Format.IsVector: false } && taken.Scale < new Scale(density), taken is { Format.IsVector: true });
+        return new(density, taken is null ? null : DetailFile.Of(workspace.Row.Id, plan, taken), taken is { Format.IsVector: false } && taken.Scale < new Scale(density), taken is { Format.IsVector: true });
     }
 }

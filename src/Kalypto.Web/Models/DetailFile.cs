@@ -26,13 +26,13 @@ public sealed record DetailFile(
     string? Picture, bool CanShow, string? Failure, string? Note, string? Credit, string Key)
 {
     /// <summary>Puts it together.</summary>
-    public static DetailFile Of(PlannedPack plan, PlannedFile file)
+    public static DetailFile Of(int project, PlannedPack plan, PlannedFile file)
     {
         var row = plan.Drawn.GetValueOrDefault(file.Key.Hex);
         var weight = plan.WeightOf(file);
         return new(
             file.Platform, file.Path, file.FileName, FormatOf(file), SizeOf(file), file.Width, file.Height,
-            Words.Weight(weight), weight.Bytes, weight.IsEstimate, row?.Sha256 is null ? null : Links.File(file), file.BrowsersShow,
+            Words.Weight(weight), weight.Bytes, weight.IsEstimate, row?.Sha256 is null ? null : Links.File(project, file.Key.Hex, file.Format), file.BrowsersShow,
             row?.Failure, row?.Note, file.Credit.IsEmpty ? null : file.Credit.ToString(), file.Key.Hex);
     }
 

@@ -28,7 +28,7 @@ public sealed record LayerDetail(
             picture.Crop?.Why, picture.Crop?.Cut == true, NumbersOf(state.PointsOf(node)), state.PointsOf(node) is { } own && Core.Packing.Crop.CornerOf(own) is var (left, top) ? [left, top] : null, NumbersOf(picture.Crop?.Box), picture.Making.Crop is CropKind.Fixed,
             files.Any(f => !f.Credit.IsEmpty) ? files.First(f => !f.Credit.IsEmpty).Credit.ToString() : null, HeldValues.Of(workspace, state, node),
             [.. files.GroupBy(f => f.Platform).SelectMany(g => PathsOf([.. g.OrderBy(f => f.Scale).Select(f => f.Path)]))],
-            [.. TrueSizes(files).Select(f => DetailFile.Of(plan, f))], [.. files.Select(f => DetailFile.Of(plan, f))],
+            [.. TrueSizes(files).Select(f => DetailFile.Of(workspace.Row.Id, plan, f))], [.. files.Select(f => DetailFile.Of(workspace.Row.Id, plan, f))],
             [.. workspace.Platforms.Select(p => new PlatformName(p.Name, p.NameOf(picture)))],
             [.. workspace.Repeats.PlacesOf(layer).Take(MostPlaces).Select(r => Place(workspace, r, r == layer, null))],
             state.States.TryGetValue(node, out var set) ? [.. set.Members.Select(m => Place(workspace, new(layer.Design, m.Layer.Ordinal), m.Layer == node, m.State))] : [],

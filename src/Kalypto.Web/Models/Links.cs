@@ -1,6 +1,7 @@
 using Kalypto.Application.Opening;
 using Kalypto.Core.Designs;
-using Kalypto.Core.Packing;
+using Kalypto.Core.Formats;
+using Kalypto.Web.Doors;
 
 namespace Kalypto.Web.Models;
 
@@ -24,7 +25,13 @@ internal static class Links
     public static string LayerPicture(int project, LayerRef layer, string key) => $"/pictures/{project}/{layer.Design}/layer/{layer.Ordinal}.png?k={key}";
 
     /// <summary>The content of a file that is drawn.</summary>
-    public static string File(PlannedFile file) => $"/pictures/files/{file.Key.Hex}{file.Format.Extension}";
+    /// <param name="project">The project whose page shows it.</param>
+    /// <param name="key">What it is found by.</param>
+    /// <param name="format">Its format.</param>
+    public static string File(int project, string key, Format format) => $"/pictures/{project}/files/{key}{format.Extension}?s={PictureSeal.Of(project, key)}";
+
+    /// <summary>The picture that marks where the two engines differ.</summary>
+    public static string Marks(int project, string key) => $"/pictures/{project}/proofs/{key}.png?s={PictureSeal.Of(project, key)}";
 
     /// <summary>The row of a layer on the bench of its screen; the screens when it is on none.</summary>
     public static string Layer(Workspace workspace, LayerRef layer)

@@ -44,7 +44,7 @@ public sealed record PackModel(
         var book = workspace.Recipes;
         var budgets = book.KindBudgets.Select(b => Budget($"all of {b.Key}", plan, all.Where(f => f.Picture.Making.Kind == b.Key), b.Value));
         return new(
-            [.. found.Take(query.Most).Select(f => new PackFile(DetailFile.Of(plan, f), PackSum.FolderOf(f.Path), f.Picture.Name, $"{f.Picture.Ref.Design}.{f.Picture.Ref.Ordinal}",
+            [.. found.Take(query.Most).Select(f => new PackFile(DetailFile.Of(workspace.Row.Id, plan, f), PackSum.FolderOf(f.Path), f.Picture.Name, $"{f.Picture.Ref.Design}.{f.Picture.Ref.Ordinal}",
                 Links.Layer(workspace, f.Picture.Ref), f.Picture.Making.Kind, ScreensOf(f.Picture), findings[f.Picture.Ref].Count()))],
             found.Count, Words.Weight(weight), [.. PackSum.Folders(meant, plan.WeightOf).Select(s => PackSumRow.Of(s, 0))],
             [.. Common.Select(c => new PackSums(c.Name, [.. PackSum.By(found, c.Of, plan.WeightOf).Select(s => PackSumRow.Of(s, weight.Bytes))]))],

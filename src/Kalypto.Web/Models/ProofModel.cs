@@ -28,7 +28,7 @@ public sealed record ProofModel(string Text, string More, string? Marks, double[
             await proofs.AskAsync([(row.DraftId, state.Measured)], cancel);
         }
         var box = state.ToPoints(screen.Box with { X = screen.Box.X - shown.Box.X, Y = screen.Box.Y - shown.Box.Y });
-        return new(Say(proof), MoreOf(proof), proof?.Equal is null ? null : $"/pictures/proofs/{proof.Key}.png", [box.X, box.Y, box.Width, box.Height]);
+        return new(Say(proof), MoreOf(proof), proof?.Equal is null ? null : Links.Marks(workspace.Row.Id, proof.Key), [box.X, box.Y, box.Width, box.Height]);
     }
 
     /// <summary>In words.</summary>

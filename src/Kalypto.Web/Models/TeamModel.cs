@@ -10,7 +10,8 @@ namespace Kalypto.Web.Models;
 /// <param name="Invitations">Invitations that nobody took yet.</param>
 /// <param name="Links">Its links, the newest first.</param>
 /// <param name="Deliveries">The numbers of its deliveries, the newest first.</param>
-public sealed record TeamModel(IReadOnlyList<TeamModel.Member> People, IReadOnlyList<TeamModel.Invitation> Invitations, IReadOnlyList<TeamModel.Link> Links, IReadOnlyList<int> Deliveries)
+/// <param name="NeedsSecondFactor">True when everybody in it needs a second factor.</param>
+public sealed record TeamModel(IReadOnlyList<TeamModel.Member> People, IReadOnlyList<TeamModel.Invitation> Invitations, IReadOnlyList<TeamModel.Link> Links, IReadOnlyList<int> Deliveries, bool NeedsSecondFactor)
 {
     /// <summary>Somebody in it.</summary>
     public sealed record Member(int Id, string Name, string Email, string Role);
@@ -38,7 +39,7 @@ public sealed record TeamModel(IReadOnlyList<TeamModel.Member> People, IReadOnly
             [.. (await sources.Members.ListAsync(project, cancel)).Select(m => new Member(m.Person, m.Name, m.Email, m.Role.ToString()))],
             [.. (await sources.Invitations.ListAsync(project, cancel)).Select(i => new Invitation(i.Id, i.Email, Invite.WordOf(i.Role), Date(i.ExpiresAt)))],
             [.. (await sources.Links.ListAsync(project, cancel)).Select(l => Of(l, now))],
-            [.. (await sources.Builds.DeliveriesAsync(project, cancel)).Select(d => d.Number ?? 0)]);
+            [.. (await sources.Builds.DeliveriesAsync(project, cancel)).Select(d => d.Number ?? 0)], await sources.Members.RequiresSecondFactorAsync(project, cancel));
     }
 
     private static Link Of(LinkRow link, DateTime now)

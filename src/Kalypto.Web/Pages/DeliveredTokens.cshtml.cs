@@ -2,12 +2,15 @@ using System.Text.Json;
 using Kalypto.Application.Handover;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>The tokens of a delivery, as they were then.</summary>
+[Authorize(Policy = nameof(Need.Developer))]
 public sealed class DeliveredTokensPage(PlanPack plans, OpenDelivery deliveries, BuildStore builds) : HandoverPage(plans, deliveries, builds, "Tokens")
 {
     /// <summary>What the script shows.</summary>

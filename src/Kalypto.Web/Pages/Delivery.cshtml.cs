@@ -2,13 +2,16 @@ using System.Text.Json;
 using Kalypto.Application.Building;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Endpoints;
 using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>One delivery beside another: what did they get, and what differs?</summary>
+[Authorize(Policy = nameof(Need.Developer))]
 public sealed class DeliveryPage(PlanPack plans, Deliveries deliveries, BuildStore builds) : ProjectPage(plans, "Deliveries")
 {
     /// <summary>What the script shows.</summary>

@@ -3,13 +3,16 @@ using Kalypto.Application.Handover;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Handover;
 using Kalypto.Store;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 using Kalypto.Web.Wording;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>A screen on a device, put together from what was delivered: how does it look?</summary>
+[Authorize(Policy = nameof(Need.Guest))]
 public sealed class DevicePage(PlanPack plans, OpenDelivery deliveries, BuildStore builds) : HandoverPage(plans, deliveries, builds, "Device")
 {
     /// <summary>What the script needs.</summary>

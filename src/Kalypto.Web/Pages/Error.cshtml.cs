@@ -1,4 +1,5 @@
 using Kalypto.Web.Doors;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -8,6 +9,7 @@ namespace Kalypto.Web.Pages;
 /// <summary>What is shown when a page cannot be.</summary>
 [IgnoreAntiforgeryToken]
 [ResponseCache(NoStore = true)]
+[AllowAnonymous]
 public sealed class ErrorPage : PageModel
 {
     /// <summary>What happened.</summary>

@@ -2,6 +2,7 @@ using Kalypto.Application.Packs;
 using Kalypto.Store;
 using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -9,6 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kalypto.Web.Pages;
 
 /// <summary>All projects: what is waiting for me?</summary>
+[Authorize(Policy = nameof(Need.Person))]
 public sealed class IndexModel(ProjectStore projects, TimeProvider clock) : PageModel
 {
     private const int OnePage = 48;

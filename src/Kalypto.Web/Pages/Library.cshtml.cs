@@ -1,11 +1,13 @@
 using Kalypto.Store;
 using Kalypto.Web.Doors;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>Everything that was shipped in all projects: do we have that already?</summary>
+[Authorize(Policy = nameof(Need.Person))]
 public sealed class LibraryPage(ProjectStore projects) : PageModel
 {
     private const int MostProjects = 200;

@@ -1,11 +1,13 @@
 using Kalypto.Store.People;
 using Kalypto.Web.Doors;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>One's own account: what one is called, the password, and the browsers that are signed in.</summary>
+[Authorize(Policy = nameof(Need.Person))]
 public sealed class MyAccountPage(PeopleStore people, SessionStore sessions) : PageModel
 {
     private static readonly string[] Browsers = ["Firefox", "Edg", "Chrome", "Safari"];

@@ -1,11 +1,13 @@
 using Kalypto.Store.People;
 using Kalypto.Web.Doors;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>The accounts of the server: who can come in?</summary>
+[Authorize(Policy = nameof(Need.Keeper))]
 public sealed class PeoplePage(PeopleStore people, AccountOptions accounts) : PageModel
 {
     /// <summary>True when there are accounts at all.</summary>

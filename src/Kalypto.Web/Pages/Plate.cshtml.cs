@@ -3,12 +3,15 @@ using Kalypto.Application.Handover;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
 using Kalypto.Store.Asking;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>A screen as developers see it: what is this made of, and where do I get it?</summary>
+[Authorize(Policy = nameof(Need.Guest))]
 public sealed class PlatePage(PlanPack plans, OpenDelivery deliveries, SinceDelivery since, BuildStore builds, QuestionStore questions) : HandoverPage(plans, deliveries, builds, "Plates")
 {
     /// <summary>The plate.</summary>

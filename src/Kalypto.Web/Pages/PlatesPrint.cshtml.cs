@@ -3,13 +3,16 @@ using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Handover;
 using Kalypto.Store;
+using Kalypto.Web.Doors;
 using Kalypto.Web.Models;
 using Kalypto.Web.Wording;
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>All plates of a delivery with their keys, for paper: a screen a sheet, all that is told as text.</summary>
+[Authorize(Policy = nameof(Need.Guest))]
 public sealed class PlatesPrintPage(PlanPack plans, OpenDelivery deliveries, BuildStore builds) : HandoverPage(plans, deliveries, builds, "Plates")
 {
     /// <summary>The plates.</summary>

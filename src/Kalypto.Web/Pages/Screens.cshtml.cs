@@ -12,13 +12,19 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>The wall of all screens: do I have the right ones?</summary>
-public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox, LibraryStore library, DrawingDesk desk) : ProjectPage(plans, "Screens")
+public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStore inbox, InboxOptions inboxOptions, LibraryStore library, DrawingDesk desk) : ProjectPage(plans, "Screens")
 {
     private Dictionary<int, LibraryStore.Link> links = [];
     private ILookup<(int Design, int Root), int> files = Array.Empty<int>().ToLookup(_ => (0, 0));
 
     /// <summary>Files of the inbox that were not brought in, and why.</summary>
     public IReadOnlyList<(string File, string Message)> Refusals { get; private set; } = [];
+
+    /// <summary>The folders of the inbox that belong to the project.</summary>
+    public IReadOnlyList<string> InboxFolders { get; private set; } = [];
+
+    /// <summary>True when there is an inbox at all.</summary>
+    public bool HasInbox => inboxOptions.Folders.Count > 0;
 
     /// <summary>The families that the texts ask for.</summary>
     public ImmutableArray<FontUse> Fonts { get; private set; } = [];
@@ -36,6 +42,7 @@ public sealed class ScreensModel(PlanPack plans, WaitingDraft waiting, InboxStor
     public async Task<IActionResult> OnGetAsync(CancellationToken cancel)
     {
         Refusals = await inbox.RefusalsAsync(Workspace.Row.Id, cancel);
+        InboxFolders = HasInbox ? await inbox.FoldersAsync(Workspace.Row.Id, cancel) : [];
         links = (await library.LinksAsync(Workspace.Row.Id, cancel)).ToDictionary(l => l.Design);
         Fonts = FontUses.Of(Workspace.States, desk.StandInFor);
         var plan = await Plans.PlanAsync(Workspace, cancel);

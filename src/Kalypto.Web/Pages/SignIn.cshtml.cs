@@ -1,8 +1,10 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kalypto.Web.Pages;
 
 /// <summary>Who are you?</summary>
+[AllowAnonymous]
 public sealed class SignInPage : PageModel
 {
     /// <summary>The page of this server that they wanted to see.</summary>

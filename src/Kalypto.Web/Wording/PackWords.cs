@@ -18,6 +18,7 @@ internal static class PackWords
         BuildRefusal.Why.Blocked => refusal.Sentence ?? "A finding must be settled first.",
         BuildRefusal.Why.NothingShips => "Nothing ships yet: decide on the bench which layers become files.",
         BuildRefusal.Why.NotKept => "What was said when this delivery was made is not kept any more, so it cannot be made again. Its files are all there.",
+        BuildRefusal.Why.NotNow => "A drawing of this project is being read again, because its reading was interrupted. Try again in a moment.",
         BuildRefusal.Why.Archived => "This project is archived. Bring it back on the page of all projects first.",
         _ => "Nothing of this part ships.",
     };

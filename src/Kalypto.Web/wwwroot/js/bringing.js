@@ -90,7 +90,8 @@ export const bringIn = () => ({
     this.results = this.results.map(r => (r.key !== result.key ? r : answer.failed ? { ...r, message: answer.message } : { ...r, ...is, like: null }));
   },
   newer(event) {
-    this.bring(event.target.files, null, Number(event.target.dataset.design));
+    // The button lies inside a design, which is a component of its own.
+    this.bring(event.target.files, event.target.closest('[data-target]').dataset.target, Number(event.target.dataset.design));
     event.target.value = '';
   },
 });

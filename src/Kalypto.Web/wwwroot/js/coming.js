@@ -1,6 +1,9 @@
 // Coming in: by an account, an invitation or a link. Secrets stand behind # in the address, where no server sees them.
 import * as server from './server.js';
 
+// Where the secret of an invitation waits while somebody signs in, in this window alone.
+const kept = 'kalypto-invitation';
+
 // The secret of the address, which is taken out of it: it stays in no history and on no screen.
 const secretOf = () => {
   const secret = decodeURIComponent(location.hash.slice(1));
@@ -11,15 +14,21 @@ const secretOf = () => {
 export const signIn = () => ({
   email: '',
   password: '',
+  code: '',
+  needsCode: false,
   refusal: '',
   isBusy: false,
 
   async send() {
     this.isBusy = true;
-    const answer = await server.post('/api/coming/sign-in', { email: this.email, password: this.password });
+    const answer = await server.post('/api/coming/sign-in', { email: this.email, password: this.password, code: this.code });
     this.isBusy = false;
     if (answer.failed) {
       this.refusal = answer.message;
+    } else if (answer.needsCode) {
+      this.needsCode = true;
+      this.refusal = '';
+      this.$nextTick(() => this.$refs.code.focus());
     } else {
       location.href = this.$root.dataset.to;
     }
@@ -32,11 +41,14 @@ export const welcome = () => ({
   name: '',
   email: '',
   password: '',
+  code: '',
   refusal: '',
   isBusy: false,
 
   async init() {
-    this.secret = secretOf();
+    // Whoever signed in first comes back without the secret in the address.
+    this.secret = secretOf() || sessionStorage.getItem(kept) || '';
+    sessionStorage.removeItem(kept);
     const answer = await server.post('/api/coming/invitation', { secret: this.secret });
     if (answer.failed) {
       this.refusal = answer.message;
@@ -46,16 +58,20 @@ export const welcome = () => ({
     }
   },
   get isReset() { return this.invitation?.kind === 'Password'; },
-  get isNew() { return !!this.invitation && !this.isReset && !this.invitation.signedIn; },
+  get isNew() { return !!this.invitation && !this.isReset && !this.invitation.hasAccount; },
+  get isBound() { return !!this.invitation?.email; },
+  // It belongs to its address: an account of that address accepts it, and no other.
+  get canTake() { return !this.invitation?.hasAccount || this.invitation.isSignedIn; },
+  get signInHref() { return '/sign-in?to=/welcome'; },
   get needsPassword() { return this.isNew || this.isReset; },
   get heading() {
     const { invitation } = this;
-    return !invitation ? 'An invitation' : this.isReset ? 'A new password' : invitation.project ? `To ${invitation.project}` : 'Welcome to Kalypto';
+    return !invitation ? 'An invitation' : this.isReset ? 'A new password' : invitation.project ? `Invitation to ${invitation.project}` : 'Welcome to Kalypto';
   },
   get about() {
     const { invitation } = this;
     if (!invitation) {
-      return this.refusal ? '' : 'It is looked up …';
+      return this.refusal ? '' : 'Looking it up …';
     }
     if (this.isReset) {
       return `For the account of ${invitation.email}. All browsers that are signed in with it have to sign in again.`;
@@ -64,13 +80,17 @@ export const welcome = () => ({
       return 'This makes the first account. It looks after the server: it invites others, and owns the projects that nobody owns yet.';
     }
     const as = invitation.project ? ` to work in ${invitation.project} as ${invitation.role}` : '';
-    return `${invitation.madeBy || 'Somebody'} invites you${as}.${invitation.signedIn ? ` You are signed in as ${invitation.signedIn}.` : ''}`;
+    const accept = !invitation.hasAccount ? '' : invitation.isSignedIn ? ` You are signed in as ${invitation.email}.` : ` The invitation is for ${invitation.email}: sign in with that account to accept it.`;
+    return `${invitation.madeBy || 'Somebody'} invites you${as}.${accept}`;
   },
-  get doText() { return this.isReset ? 'Set it' : this.isNew ? 'Make the account' : 'Take the invitation'; },
+  goToSignIn() {
+    sessionStorage.setItem(kept, this.secret);
+  },
+  get doText() { return this.isReset ? 'Set password' : this.isNew ? 'Create account' : 'Accept invitation'; },
   async send() {
     this.isBusy = true;
-    const { secret, name, email, password } = this;
-    const answer = await server.post('/api/coming/invitation/taken', { secret, name, email, password });
+    const { secret, name, email, password, code } = this;
+    const answer = await server.post('/api/coming/invitation/taken', { secret, name, email, password, code });
     this.isBusy = false;
     if (answer.failed) {
       this.refusal = answer.message;

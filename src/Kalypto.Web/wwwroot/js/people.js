@@ -24,6 +24,23 @@ export const account = () => ({
   ...saying,
   now: '',
   next: '',
+  code: '',
+  offer: null,
+  codes: [],
+
+  get factorPicture() { return this.offer?.picture ?? ''; },
+  get factorKey() { return this.offer?.key ?? ''; },
+  async beginFactor() {
+    this.offer = await this.send('/api/account/second-factor/begun', {});
+  },
+  async turnOn() {
+    this.codes = (await this.send('/api/account/second-factor', { code: this.code }))?.codes ?? [];
+  },
+  async turnOff() {
+    if (await this.send('/api/account/second-factor/off', { password: this.now, code: this.code })) {
+      location.reload();
+    }
+  },
 
   async rename() {
     if (await this.send('/api/account/name', { name: this.$refs.name.value })) {
@@ -33,7 +50,7 @@ export const account = () => ({
   async changePassword() {
     if (await this.send('/api/account/password', { now: this.now, next: this.next })) {
       this.now = this.next = '';
-      this.said = 'Your password is another one now. All other browsers have to sign in again.';
+      this.said = 'Password changed. All other browsers have to sign in again.';
     }
   },
   async end(event) {
@@ -92,13 +109,13 @@ export const team = () => ({
     const { email } = this;
     const answer = await this.change('invitations', { email, role: this.role });
     if (answer) {
-      this.addressSays = `Send this to ${email}; it works once:`;
-      this.said = answer.isMember ? 'They have an account and are in the project now.' : '';
+      this.addressSays = `Send this address to ${email}. It works once; whoever has no account yet also needs the code from the invitation mail:`;
       this.email = '';
     }
   },
   uninvite(invitation) { return this.change(`invitations/${invitation.id}/removed`); },
   say(person, role) { return this.change(`people/${person.id}`, { role }); },
+  requireFactor(value) { return this.change('second-factor', { value }); },
   async makeLink() {
     const { label, role, delivery, days, password } = this.link;
     if (await this.change('links', { label, role, delivery: delivery === '' ? null : Number(delivery), days: days === '' ? null : Number(days), password })) {

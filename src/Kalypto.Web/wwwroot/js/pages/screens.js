@@ -1,6 +1,7 @@
 import { start } from '../start.js';
 import { bringIn } from '../bringing.js';
+import { inboxFolders } from '../inbox.js';
 import { screens } from '../screens.js';
 import { stepsBack } from '../history.js';
 
-start({ bringIn, screens, stepsBack });
+start({ bringIn, inboxFolders, screens, stepsBack });
