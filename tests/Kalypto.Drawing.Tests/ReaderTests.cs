@@ -59,6 +59,40 @@ public sealed class ReaderTests : IDisposable
     }
 
     [Fact]
+    public async Task One_that_is_killed_again_and_again_says_nothing_of_the_file()
+    {
+        const string Plain = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><rect width='9' height='9'/></svg>";
+        var killing = Task.Run(async () =>
+        {
+            for (var kills = 0; kills < 5; kills++)
+            {
+                Process.GetProcessesByName("Kalypto.Worker").Where(IsOwn).ToList().ForEach(c => c.Kill());
+                await Task.Delay(20, cancel);
+            }
+        }, cancel);
+        for (var i = 0; i < 5; i++)
+        {
+            Assert.Equal("2 layers", await ReadAsync(Plain));
+        }
+        await killing;
+    }
+
+    [Fact]
+    public async Task A_worker_knows_no_password_and_can_gain_nothing()
+    {
+        Environment.SetEnvironmentVariable("KALYPTO_SECRET_OF_TESTS", "under the dome");
+        await ReadAsync("<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'/>");
+        foreach (var child in Process.GetProcessesByName("Kalypto.Worker").Where(IsOwn))
+        {
+            var status = await File.ReadAllLinesAsync($"/proc/{child.Id}/status", cancel);
+            Assert.Contains("NoNewPrivs:\t1", status);
+            Assert.Contains("Seccomp:\t2", status);
+            var environment = await File.ReadAllTextAsync($"/proc/{child.Id}/environ", cancel);
+            Assert.DoesNotContain("KALYPTO", environment, StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
     public async Task What_nobody_waits_for_any_more_is_not_read_on()
     {
         using var gone = new CancellationTokenSource();

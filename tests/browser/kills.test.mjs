@@ -57,6 +57,8 @@ const restart = async () => {
   server = await serve({ ...options, database: server.database });
   await open();
 };
+// Whoever asks again and again takes the processor from what they wait for.
+const pause = () => new Promise(done => { setTimeout(done, 500); });
 // What was not acknowledged is done once more, as people do.
 const surely = async act => {
   for (;;) {
@@ -64,6 +66,7 @@ const surely = async act => {
     if (!answer.failed) {
       return answer;
     }
+    await pause();
     if (!await page.evaluate(() => fetch('/health/live').then(r => r.ok, () => false)).catch(() => false)) {
       await restart();
     }
@@ -97,6 +100,7 @@ const deliver = async meanwhile => {
       assert.equal(found.state, 'done');
       return { message: found.message, zip: await (await page.request.get(`${server.address}/projects/1/builds/${build}.zip`)).body() };
     }
+    await pause();
   }
 };
 const ship = layer => surely(() => post('edit', { design: layer.design, screen: layer.screen, layers: [layer.ordinal], decision: 'Ship', tags: layer.name.includes('photo') ? 'photo' : 'icon' }));
@@ -168,7 +172,7 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
   // No build failed that a quiet server makes, and no job stays leased once nothing is to be drawn.
   assert.deepEqual((await get('builds')).filter(b => b.state === 'failed'), []);
   while (Number(ask(`select count(*) from drawing_jobs where leased_until > now()`)) > 0) {
-    await new Promise(done => { setTimeout(done, 1000); });
+    await pause();
   }
   // The place that follows holds the web part of it, and nothing else was touched.
   const web = unzipSync(killed.zip);
@@ -178,7 +182,7 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
     if (there.length === names.length && there.every((n, i) => n === names[i] && readFileSync(join(inside, 'assets', n)).equals(Buffer.from(web[`web/${n}`])))) {
       break;
     }
-    await new Promise(done => { setTimeout(done, 1000); });
+    await pause();
   }
   assert.deepEqual([readdirSync(outside), readFileSync(join(inside, 'theirs.txt'), 'utf8')], [['theirs.txt'], 'theirs']);
 });

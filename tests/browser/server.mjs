@@ -15,8 +15,9 @@ export const connectionTo = database => {
 };
 
 // Starts a process and waits until it says that it is ready.
-async function run(project, database, options, ready, connection = connectionTo(database)) {
-  const child = spawn('dotnet', [join(root, `src/${project}/bin/Release/net10.0/${project}.dll`), '--DemoFolder', join(root, 'demo'), ...options],
+async function run(project, database, options, ready, connection = connectionTo(database), host = null) {
+  // A host of its own is a network namespace.
+  const child = spawn(host ? 'ip' : 'dotnet', [...host ? ['netns', 'exec', host, 'dotnet'] : [], join(root, `src/${project}/bin/Release/net10.0/${project}.dll`), '--DemoFolder', join(root, 'demo'), ...options],
     { env: { ...process.env, KALYPTO_DATABASE: connection }, stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
   const ended = new Promise(resolve => { child.on('exit', resolve); });
@@ -40,10 +41,10 @@ async function run(project, database, options, ready, connection = connectionTo(
   return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
 
-export const serve = ({ demo = true, deliveries = false, seconds = 30, drawers, more = [], connection, database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
+export const serve = ({ demo = true, deliveries = false, seconds = 30, drawers, more = [], connection, host, database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
   '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--DemoDeliveries', String(deliveries), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
   '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)], ...more,
-], /Kalypto is at (\S+)/, connection);
+], /Kalypto is at (\S+)/, connection, host);
 
 // A process that only draws.
-export const draw = ({ database, drawers = 1 }) => run('Kalypto.Drawer', database, ['--Drawers', String(drawers)], /(Drawing) with/);
+export const draw = ({ database, drawers = 1, connection, host }) => run('Kalypto.Drawer', database, ['--Drawers', String(drawers)], /(Drawing) with/, connection, host);

@@ -104,7 +104,8 @@ public sealed class DrawingService(
             catch (Exception e)
             {
                 log.LogError(e, "A drawing job failed; it is tried again later");
-                await PutBackAsync(taken, counts: true, cancel);
+                // That the database is away says nothing of the job.
+                await PutBackAsync(taken, counts: e is not Npgsql.NpgsqlException, cancel);
             }
             finally
             {

@@ -9,6 +9,9 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
     // The best encoders take their time, and a search for the quality takes several rounds.
     private const int FileFactor = 6;
     private static readonly EngineFailure Died = new("It crashed the renderer, probably for want of memory.", IsTime: false);
+    // What a process that was killed by signal 9 ends with.
+    private const int KilledBySignal = 128 + 9;
+    private static readonly TimeSpan Ending = TimeSpan.FromSeconds(5);
     private Process? process;
 
     /// <summary>Sends a request and reads as many answers as are expected; stops early when the worker dies or takes too long.</summary>
@@ -19,6 +22,7 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
         var patience = request.Task == WorkerTask.File ? options.TimeLimit * FileFactor : options.TimeLimit;
         using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         var clock = new WorkClock(running, patience);
+        var answered = 0;
         try
         {
             var ticking = clock.TickAsync(limit);
@@ -28,9 +32,9 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
                 clock.Again();
                 if (await Frames.ReadAsync<Answer>(running.StandardOutput.BaseStream, limit.Token) is not var (answer, body))
                 {
-                    End();
-                    return Died;
+                    return HasDied(answered);
                 }
+                answered++;
                 take(answer, body);
                 if (answer.Failure is not null)
                 {
@@ -50,9 +54,24 @@ internal sealed class Worker(WorkerOptions options) : IDisposable
         }
         catch (Exception e) when (e is IOException or InvalidDataException or InvalidOperationException)
         {
-            End();
-            return Died;
+            return HasDied(answered);
         }
+    }
+
+    // Who takes too much memory aborts by itself; a kill comes from outside.
+    private EngineFailure HasDied(int answered)
+    {
+        var isKilled = false;
+        try
+        {
+            isKilled = answered == 0 && process is { } gone && gone.WaitForExit(Ending) && gone.ExitCode == KilledBySignal;
+        }
+        catch (InvalidOperationException)
+        {
+            // It never started.
+        }
+        End();
+        return Died with { IsKilled = isKilled };
     }
 
     public void Dispose() => End();

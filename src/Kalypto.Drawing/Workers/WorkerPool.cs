@@ -5,6 +5,8 @@ namespace Kalypto.Drawing.Workers;
 /// <summary>Worker processes that are asked one thing at a time each; they start when they are first needed.</summary>
 internal sealed class WorkerPool : IDisposable
 {
+    // Whoever kills workers kills a few in a row; one that dies like this each time is ended by the machine for want of memory.
+    private const int MostKills = 8;
     private readonly ConcurrentBag<Worker> idle = [];
     private readonly SemaphoreSlim places;
 
@@ -25,7 +27,14 @@ internal sealed class WorkerPool : IDisposable
         idle.TryTake(out var worker);
         try
         {
-            return await worker!.AskAsync(request, document, answers, take, cancel);
+            for (var attempt = 1; ; attempt++)
+            {
+                var failure = await worker!.AskAsync(request, document, answers, take, cancel);
+                if (failure is not { IsKilled: true } || attempt == MostKills)
+                {
+                    return failure;
+                }
+            }
         }
         finally
         {
