@@ -39,7 +39,7 @@ public static class Services
         .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<PlaceStore>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddSingleton<InboxFolders>().AddShared<InboxService>().AddShared<BuildPack>()
         .AddSingleton<PeopleStore>().AddSingleton<MemberStore>().AddSingleton<SessionStore>().AddSingleton<TryStore>().AddSingleton<AuditStore>().AddSingleton<InvitationStore>().AddSingleton<LinkStore>()
         .AddSingleton<Outbox>().AddSingleton<IMail>(provider => provider.GetRequiredService<Outbox>()).AddSingleton<Invite>().AddSingleton<ShareLinks>()
-        .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddShared<ShelveService>().AddShared<KeepingService>();
+        .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddShared<ShelveService>().AddShared<KeepingService>().AddHostedService<TrimMemoryService>();
 
     /// <summary>Adds what a process needs that only draws.</summary>
     public static IServiceCollection AddDrawing(this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options)

@@ -20,7 +20,7 @@ namespace Kalypto.Application.Tests;
 internal sealed class Running : IAsyncDisposable
 {
     /// <summary>Far more than anything here takes: it only ends a test that would never end.</summary>
-    public static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
+    public static readonly TimeSpan Patience = TimeSpan.FromMinutes(10);
 
     private readonly IHost host;
     private readonly string database;

@@ -215,6 +215,32 @@ public partial class RoleTests(PeopleFixture server) : IClassFixture<PeopleFixtu
     }
 
     [Fact]
+    public async Task A_cookie_that_somebody_makes_up_gives_no_more_uploads_at_once()
+    {
+        const int TooMany = 5;
+        var session = await server.Services.GetRequiredService<SessionStore>().BeginAsync(server.People["designer"], "", null, cancel);
+        using var client = server.CreateClient(new() { HandleCookies = false });
+        var release = new TaskCompletionSource();
+        var uploads = Enumerable.Range(0, Limits.Uploads + Limits.WaitingUploads + TooMany).Select(async number =>
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/projects/{server.Project}/files") { Content = new HeldContent(release.Task) };
+            request.Headers.Add("Cookie", $"{Callers.Cookie}={session}; kalypto-actor={number:0000000000000000000000}");
+            using var answer = await client.SendAsync(request, cancel);
+            return answer.StatusCode;
+        }).ToList();
+        var refused = new List<HttpStatusCode>();
+        for (var waiting = uploads.ToList(); refused.Count < TooMany;)
+        {
+            var done = await Task.WhenAny(waiting);
+            waiting.Remove(done);
+            refused.Add(await done);
+        }
+        Assert.All(refused, status => Assert.Equal(HttpStatusCode.TooManyRequests, status));
+        release.SetResult();
+        Assert.Equal(TooMany, (await Task.WhenAll(uploads)).Count(s => s == HttpStatusCode.TooManyRequests));
+    }
+
+    [Fact]
     public async Task A_page_is_only_looked_at()
     {
         using var owner = server.BrowserOf("owner");

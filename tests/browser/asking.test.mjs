@@ -38,10 +38,10 @@ before(async () => {
   [server, browser] = await Promise.all([serve({ deliveries: true, more: ['--People', 'true'] }), launch()]);
   designer = await (await person(browser)).newPage();
   await designer.goto(/http:\S+\/welcome#\S+/.exec(server.output())[0]);
-  await designer.getByLabel('what the others call you').fill('Ines');
-  await designer.getByLabel('address that you sign in with').fill('ines@observatory.example');
-  await designer.getByLabel(/^password/).fill('under the dome at night');
-  await designer.getByRole('button', { name: 'Make the account' }).click();
+  await designer.getByLabel('Your name').fill('Ines');
+  await designer.getByLabel('Mail address that you sign in with').fill('ines@observatory.example');
+  await designer.getByLabel(/^Password/).fill('under the dome at night');
+  await designer.getByRole('button', { name: 'Create account' }).click();
   await designer.waitForURL(`${server.address}/`);
   await delivered(2);
 });

@@ -61,7 +61,7 @@ before(async () => {
   page = await newPage(browser);
   await page.goto(`${server.address}/projects/1`);
   await page.setInputFiles('.foot input[type=file]', { name: 'signs.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(more) });
-  await page.waitForFunction(() => [...document.querySelectorAll('.design h1')].some(h => h.innerText.toLowerCase() === 'signs'), null, { timeout: 120_000 });
+  await page.waitForFunction(() => [...document.querySelectorAll('.design h1')].some(h => h.innerText.toLowerCase() === 'signs'), null, { timeout: 3_600_000 });
   const build = await page.evaluate(async () => {
     const post = async (end, body) => { const a = await kalypto.post(`/api/projects/1/${end}`, body); if (a.failed) { throw new Error(`${end}: ${a.message}`); } return a; };
     for (const platform of ['windows', 'flutter', 'folders']) {
@@ -74,13 +74,13 @@ before(async () => {
     return (await post('builds', {})).build;
   });
   await page.goto(`${server.address}/projects/1/deliveries`);
-  await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 400_000 });
+  await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 3_600_000 });
   assert.equal(await page.locator('.build').first().getAttribute('data-state'), 'done', await page.locator('.build').first().innerText());
   files = unzipSync(await (await page.request.get(`${server.address}/projects/1/builds/${build}.zip`)).body());
   for (const [path, bytes] of Object.entries(files)) {
     write(path, bytes);
   }
-}, { timeout: 500_000 });
+}, { timeout: 3_600_000 });
 after(async () => {
   await browser?.close();
   await server?.stop();

@@ -117,5 +117,5 @@ async function compare(name, t) {
   assert.deepEqual(unknown.map(r => `${r.name} at ${r.scale}x: ${(r.part * 100).toFixed(1)}%`), []);
 }
 
-test('the visitor app is drawn as Chromium draws it', { timeout: 900_000 }, t => compare('visitor-app', t));
-test('the website is drawn as Chromium draws it', { timeout: 900_000 }, t => compare('website', t));
+test('the visitor app is drawn as Chromium draws it', { timeout: 3_600_000 }, t => compare('visitor-app', t));
+test('the website is drawn as Chromium draws it', { timeout: 3_600_000 }, t => compare('website', t));

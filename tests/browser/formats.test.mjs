@@ -76,14 +76,14 @@ before(async () => {
     return (await post('builds', {})).build;
   });
   await page.goto(`${server.address}/projects/1/deliveries`);
-  await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 200_000 });
+  await page.waitForFunction(() => (document.querySelector('.build')?.dataset.state ?? 'running') !== 'running', null, { timeout: 3_600_000 });
   assert.equal(await page.locator('.build').getAttribute('data-state'), 'done', await page.locator('.build').innerText());
   const zip = await (await page.request.get(`${server.address}/projects/1/builds/${files}.zip`)).body();
   files = unzipSync(zip);
   for (const [path, bytes] of Object.entries(files)) {
     writeFileSync(join(folder, basename(path)), bytes);
   }
-}, { timeout: 240_000 });
+}, { timeout: 3_600_000 });
 after(async () => {
   await browser?.close();
   await server?.stop();

@@ -1,10 +1,10 @@
 // What comes in is hostile until proven otherwise: each file is refused or drawn with a clear word, and nothing else suffers.
 import assert from 'node:assert/strict';
-import { mkdtempSync, truncateSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { launch, newPage } from './browser.mjs';
+import { launch, newPage, patience } from './browser.mjs';
 import { serve } from './server.mjs';
 
 const head = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">';
@@ -32,10 +32,17 @@ const taken = {
   'nested-filters.svg': svg('<filter id="f"><feGaussianBlur stdDeviation="200"/></filter>' + '<g filter="url(#f)">'.repeat(150) + '<rect width="9" height="9"/>' + '</g>'.repeat(150)),
 };
 
-let server, browser, page, folder;
+// Megabytes of the server itself, without its workers.
+const memory = () => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))[1]) / 1024;
+// Of drawings in memory; and what may come on top of it and of what the server takes at its start.
+const cache = 100;
+const margin = 150;
+
+let server, browser, page, folder, atStart;
 before(async () => {
   // The quick engine alone: what hangs it, a browser may well draw.
-  server = await serve({ seconds: 6, more: ['--Exact', 'false'] });
+  server = await serve({ seconds: 6, more: ['--Exact', 'false', '--DrawingsInMemory', String(cache * 1_000_000)] });
+  atStart = memory();
   browser = await launch();
   page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   folder = mkdtempSync(join(tmpdir(), 'kalypto-hostile-'));
@@ -52,12 +59,12 @@ after(async () => {
   await server?.stop();
 });
 
-test('each broken or hostile file is refused by name with its reason, and the others come in', { timeout: 240_000 }, async () => {
+test('each broken or hostile file is refused by name with its reason, and the others come in', { timeout: 3_600_000 }, async () => {
   await page.goto(`${server.address}/projects/1`);
   const names = [...Object.keys(refused), 'names.svg'];
   await page.setInputFiles('.foot input[type=file]', names.map(n => join(folder, n)));
   await page.waitForFunction(n => document.querySelectorAll('.bring-in-results > p:not([style*="none"])').length === n
-    && !document.querySelector('.bring-in-results .spinner-border')?.checkVisibility(), names.length, { timeout: 200_000 });
+    && !document.querySelector('.bring-in-results .spinner-border')?.checkVisibility(), names.length, { timeout: 3_600_000 });
   for (const [name, [, reason]] of Object.entries(refused)) {
     const message = await page.locator('.bring-in-results p', { hasText: `${name} was not brought in` }).innerText();
     assert.match(message, reason, name);
@@ -87,10 +94,10 @@ test('names with markup and paths are only names', async () => {
   assert.doesNotMatch(files, /\.\.|[<>]|n{61}/);
 });
 
-test('a drawing that hangs the renderer is a finding on its layer while the rest is drawn', { timeout: 240_000 }, async () => {
+test('a drawing that hangs the renderer is a finding on its layer while the rest is drawn', { timeout: 3_600_000 }, async () => {
   await page.goto(server.address);
   await page.setInputFiles('.foot input[type=file]', Object.keys(taken).filter(n => n !== 'names.svg').map(n => join(folder, n)));
-  await page.waitForURL(/projects\/2$/, { timeout: 120_000 });
+  await page.waitForURL(/projects\/2$/, { timeout: patience });
   assert.notEqual(await page.title(), 'owned');
   const bench = await page.locator('.screen-face[aria-label^="Turbulence"]').getAttribute('href');
   await page.goto(server.address + bench);
@@ -102,15 +109,15 @@ test('a drawing that hangs the renderer is a finding on its layer while the rest
   }
   const row = page.locator('.row-block', { has: page.locator('strong', { hasText: /^storm$/ }) });
   await page.waitForFunction(async () => (await kalypto.get('/api/projects/2/checks')).checks.flatMap(c => c.findings)
-    .some(f => /storm.*cannot be drawn.*longer than 6 seconds/s.test(f.sentence)), null, { timeout: 120_000 });
-  await row.locator('.count.warning').waitFor({ timeout: 120_000 });
+    .some(f => /storm.*cannot be drawn.*longer than 6 seconds/s.test(f.sentence)), null, { timeout: patience });
+  await row.locator('.count.warning').waitFor({ timeout: patience });
   const calm = page.locator('.row-block', { has: page.locator('strong', { hasText: /^calm$/ }) });
-  await page.waitForFunction(() => [...document.querySelectorAll('.row-block')].some(r => r.querySelector('strong').textContent === 'calm' && /^\d+(\.\d)? (B|kB)/.test(r.querySelector('.cell-weight').innerText)), null, { timeout: 120_000 });
+  await page.waitForFunction(() => [...document.querySelectorAll('.row-block')].some(r => r.querySelector('strong').textContent === 'calm' && /^\d+(\.\d)? (B|kB)/.test(r.querySelector('.cell-weight').innerText)), null, { timeout: patience });
   assert.equal(await calm.locator('.cell-files').innerText(), '12');
   assert.equal((await page.request.get(`${server.address}/health`)).status(), 200);
 });
 
-test('a drawing of many layers says how far it is, and can be stopped', { timeout: 240_000 }, async () => {
+test('a drawing of many layers says how far it is, and can be stopped', { timeout: 3_600_000 }, async () => {
   const many = join(folder, 'many.svg');
   writeFileSync(many, svg(Array.from({ length: 30_000 }, (_, i) => `<path id="ray${i}" d="M${i % 400} ${i % 390}h9v${i % 7}"/>`).join('')));
   await page.goto(server.address);
@@ -121,4 +128,18 @@ test('a drawing of many layers says how far it is, and can be stopped', { timeou
   await page.getByText('You stopped it.').waitFor();
   await page.reload();
   assert.equal(await page.locator('.projects article').count(), before);
+});
+
+test('memory that was taken is given back once it is quiet', { timeout: 3_600_000 }, async () => {
+  // As large as files may be, of noise that nothing makes smaller, one after the other.
+  const name = join(folder, 'large.svg');
+  for (let i = 0; i < 3; i++) {
+    writeFileSync(name, svg(`<desc>${i}${'n0ise'.repeat(9_000_000)}</desc><rect id="r" width="9" height="9"/>`));
+    await page.goto(server.address);
+    await page.setInputFiles('.foot input[type=file]', name);
+    await page.waitForFunction(() => location.pathname.startsWith('/projects/') || /was not brought in|refused|larger/.test(document.querySelector('.bring-in-results')?.innerText ?? ''));
+  }
+  while (memory() > atStart + cache + margin) {
+    await new Promise(done => { setTimeout(done, 1000); });
+  }
 });

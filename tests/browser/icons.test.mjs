@@ -88,7 +88,7 @@ const asTree = xml => page.evaluate(text => {
 }, xml);
 
 for (const [name, set] of Object.entries(sets)) {
-  test(`${name}: equal at 4x, light, each by its name`, { timeout: 400_000 }, async () => {
+  test(`${name}: equal at 4x, light, each by its name`, { timeout: 3_600_000 }, async () => {
     const { file, names } = drawingOf(set);
     const out = mkdtempSync(join(tmpdir(), 'kalypto-set-out-'));
     await promisify(execFile)(join(root, 'tests/Kalypto.Fidelity/bin/Release/net10.0/Kalypto.Fidelity'), [file, join(root, 'demo/fonts'), out, '1']);

@@ -172,7 +172,7 @@ async function build() {
   await page.click('button:has-text("Build the pack")');
   await page.waitForURL(/deliveries/);
   await page.waitForFunction(n => document.querySelectorAll('.build').length > n
-    && document.querySelector('.build').dataset.state === 'done', before, { timeout: 240_000 });
+    && document.querySelector('.build').dataset.state === 'done', before, { timeout: 3_600_000 });
   const link = page.locator('.build').first().locator('a[download]');
   const response = await page.request.get(server.address + await link.getAttribute('href'));
   return { zip: await response.body(), text: await page.locator('.build').first().innerText() };

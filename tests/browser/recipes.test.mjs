@@ -164,7 +164,7 @@ test('an opened row says which value holds and whence, and its box is typed and 
 
 test('a closer look magnifies a file and holds it against another quality', async () => {
   await page.goto(`${server.address}/projects/1/pack`);
-  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 120_000 });
+  await page.waitForFunction(() => /(\d+) of \1 drawn ahead/.test(document.querySelector('.sums').innerText), null, { timeout: 3_600_000 });
   await page.click('.choice button:has-text("list")');
   await page.selectOption('select[aria-label="Platform"]', 'web');
   await page.waitForFunction(() => [...document.querySelectorAll('.pack-list tbody tr')].every(r => r.textContent.startsWith('web/')));
@@ -268,7 +268,7 @@ test('a part is built by itself, with just the files that go with it', async () 
   await page.fill('input[type=search]', '');
   await page.waitForSelector('.sums button:text-is("Build only Apple")');
   await page.click('.sums button:has-text("Build only")');
-  await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 120_000 });
+  await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 3_600_000 });
   assert.match(await page.locator('.build').first().innerText(), /only Apple/);
   const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
   const names = Object.keys(unzipSync(zip));
@@ -348,7 +348,7 @@ test('a build of what is picked goes on where it was after the server was stoppe
   await server.stop();
   server = await serve({ database });
   await page.goto(`${server.address}/projects/1/deliveries`);
-  await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 200_000 });
+  await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 3_600_000 });
   assert.match(await page.locator('.build').first().innerText(), /only 1 picked layer/);
   const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
   const names = Object.keys(unzipSync(zip)).filter(n => /\.(png|webp|avif|jpg)$/.test(n));

@@ -72,7 +72,7 @@ const settled = async action => {
 const list = () => page.evaluate(() => benchRows.list.map(({ ordinal, name, decision, coveredBy, combined, kind, findings, depth }) => ({ ordinal, name, decision, coveredBy, combined, kind, findings, depth })));
 const names = async decision => (await list()).filter(r => r.decision === decision).map(r => r.name);
 
-test('by keyboard alone a nameless board is split, decided, named and free of blockers', { timeout: 240_000 }, async () => {
+test('by keyboard alone a nameless board is split, decided, named and free of blockers', { timeout: 3_600_000 }, async () => {
   await page.goto(server.address);
   await page.setInputFiles('.foot input[type=file]', { name: 'board.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(board()) });
   await page.waitForURL(/projects\/2$/);

@@ -165,7 +165,15 @@ public partial class PageWriterTests
     [InlineData("href:data:text/html,x")]
     [InlineData("href:\"onclick=x")]
     [InlineData("href:JavaScript:x")]
+    [InlineData("href://elsewhere.example/login")]
     public void Nothing_that_runs_can_be_asked_for(string tag) => Assert.NotEmpty(TagLine.Parse(tag).Mistakes);
+
+    [Fact]
+    public void What_is_read_aloud_turns_no_direction()
+    {
+        Assert.Equal("gnp.exe", TagLine.Parse("alt:gnp\u202e.exe\u2066").ApplyTo(Tags.Empty).Alt);
+        Assert.NotEmpty(TagLine.Parse("alt:\u202e").Mistakes);
+    }
 
     [Fact]
     public void Layers_called_anything_give_plain_pages()
