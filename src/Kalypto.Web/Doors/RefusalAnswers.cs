@@ -1,3 +1,4 @@
+using Kalypto.Store;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Authorization.Policy;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -15,7 +16,13 @@ internal sealed class RefusalAnswers : IAuthorizationMiddlewareResultHandler
     public static Task AnswerAsync(HttpContext http, DoorRefusal refusal)
     {
         http.Features.Set(refusal);
-        var isPage = http.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>() is not null || (HttpMethods.IsGet(http.Request.Method) && http.Request.Headers["Sec-Fetch-Dest"] == "document");
+        var isOfPages = http.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>() is not null;
+        // Whoever sees the newest delivery and has an older one open is led on to it.
+        if (refusal == DoorRefusal.NotThere && isOfPages && Callers.AccessOf(http) is { IsNewest: true, Role: >= Role.Guest } && http.Request.RouteValues.ContainsKey("number"))
+        {
+            return Results.Redirect($"/projects/{Callers.ProjectOf(http)}/handover").ExecuteAsync(http);
+        }
+        var isPage = isOfPages || (HttpMethods.IsGet(http.Request.Method) && http.Request.Headers["Sec-Fetch-Dest"] == "document");
         if (refusal == DoorRefusal.SignIn && isPage)
         {
             return Results.Redirect($"/sign-in?to={Uri.EscapeDataString(http.Request.Path + http.Request.QueryString)}").ExecuteAsync(http);

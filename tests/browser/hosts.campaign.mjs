@@ -1,5 +1,6 @@
 // Three hosts on one database: one shows pages and draws nothing, one draws and serves, one only draws. The network between
 // them and the database is cut for 5, 20 and 60 seconds while a build runs. It ends by itself, and nothing stays leased.
+// Run by hand beside a database of tests: node --test tests/browser/hosts.campaign.mjs.
 import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
 import { connect, createServer } from 'node:net';
