@@ -9,6 +9,10 @@ public sealed class InboxStore(Database database)
     public async Task<int?> ProjectOfAsync(string folder, CancellationToken cancel) => (await database.Source
         .Command("select f.project_id from inbox_folders f join projects p on p.id = f.project_id and p.deleted_at is null and p.archived_at is null where f.folder = $1", folder).ListAsync(r => (int?)r.GetInt32(0), cancel)).FirstOrDefault();
 
+    /// <summary>All folders that belong to projects that are worked on.</summary>
+    public async Task<IReadOnlySet<string>> WatchedAsync(CancellationToken cancel) => (await database.Source
+        .Command("select f.folder from inbox_folders f join projects p on p.id = f.project_id and p.deleted_at is null and p.archived_at is null").ListAsync(r => r.GetString(0), cancel)).ToHashSet(StringComparer.Ordinal);
+
     /// <summary>True when a folder belongs to any project, also to one that was deleted.</summary>
     public Task<bool> IsBoundAsync(string folder, CancellationToken cancel) => database.Source.Command("select exists (select from inbox_folders where folder = $1)", folder).ScalarAsync<bool>(cancel);
 

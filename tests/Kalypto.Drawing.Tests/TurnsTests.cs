@@ -32,7 +32,7 @@ public class TurnsTests
     [Fact]
     public async Task What_ran_out_of_time_comes_last()
     {
-        turns.IsSlow(new(0, 1, 10));
+        turns.MarkSlow(new(0, 1, 10));
         Assert.Equal("ahead page slow", await OrderAsync(("slow", new(0, 1, 10)), ("page", new(5, 1, 12)), ("ahead", new(0, 2, 11))));
     }
 

@@ -41,9 +41,10 @@ public sealed class InboxService(InboxOptions options, BringIn bringIn, ProjectS
     /// <summary>Looks once.</summary>
     public async Task LookAsync(DateTime now, CancellationToken cancel)
     {
+        var watched = options.ByName ? null : await inbox.WatchedAsync(cancel);
         foreach (var folder in options.Folders.SelectMany(f => new DirectoryInfo(f).EnumerateDirectories()).Where(d => d.LinkTarget is null && !d.Name.StartsWith('.')).OrderBy(d => d.Name, StringComparer.Ordinal))
         {
-            if (!options.ByName && await inbox.ProjectOfAsync(folder.FullName, cancel) is null)
+            if (watched?.Contains(folder.FullName) == false)
             {
                 continue;
             }

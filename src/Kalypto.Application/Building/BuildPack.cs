@@ -159,9 +159,14 @@ public sealed class BuildPack(
             // A drawing whose reading was interrupted is read again, and the build waits for that.
             for (var began = Stopwatch.GetTimestamp(); workspace.IsReadAgain && Stopwatch.GetElapsedTime(began) < MostReading; workspace = await open.LoadAsync(said, cancel))
             {
-                if (await builds.ProgressAsync(build.Id, build.Done, build.Drawn, Lease, cancel) is not (IsHeld: true, IsCancelled: false))
+                var (isHeld, isCancelled) = await builds.ProgressAsync(build.Id, build.Done, build.Drawn, Lease, cancel);
+                if (isCancelled)
                 {
-                    break;
+                    await builds.EndAsync(build.Id, "cancelled", "It was cancelled. What is drawn already is kept.", [], cancel);
+                }
+                if (!isHeld || isCancelled)
+                {
+                    return;
                 }
                 await Task.Delay(Look, cancel);
             }

@@ -114,7 +114,7 @@ public sealed class ExactEngine : IDisposable
             {
                 End();
                 cancel.ThrowIfCancellationRequested();
-                turns.IsSlow(turn);
+                turns.MarkSlow(turn);
                 return (null, isTooLarge ? new("It takes more memory than the exact engine may have.", IsTime: false)
                     : new($"It takes longer than {options.TimeLimit.TotalSeconds:0} seconds to draw exactly.", IsTime: true));
             }

@@ -75,7 +75,7 @@ internal sealed class Turns
     }
 
     /// <summary>Remembers that something of a draft ran out of time.</summary>
-    public void IsSlow(Turn turn)
+    public void MarkSlow(Turn turn)
     {
         lock (gate)
         {

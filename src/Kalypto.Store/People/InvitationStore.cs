@@ -13,9 +13,9 @@ public sealed class InvitationStore(Database database)
     public const int MostCodes = 5;
 
     // Whoever made it must still be one who may: an owner of the project, or one who looks after the server.
-    private const string Columns = """
+    private static readonly string Columns = $"""
         select i.id, i.kind, i.email, i.expires_at, i.project_id, coalesce(p.name, ''), i.role, i.person_id, i.made_by, i.maker_id from invitations i left join projects p on p.id = i.project_id
-        where i.used_at is null and i.expires_at > now() and i.code_tries < 5 and (i.project_id is null or p.deleted_at is null)
+        where i.used_at is null and i.expires_at > now() and i.code_tries < {MostCodes} and (i.project_id is null or p.deleted_at is null)
         and (i.maker_id is null or exists (select from people m where m.id = i.maker_id and m.shut_at is null
           and (exists (select from members o where o.project_id = i.project_id and o.person_id = m.id and o.role = 'owner')
             or m.keeper and (i.project_id is null or not exists (select from members o join people q on q.id = o.person_id where o.project_id = i.project_id and o.role = 'owner' and q.shut_at is null)))))

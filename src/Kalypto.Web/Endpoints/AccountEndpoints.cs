@@ -45,18 +45,24 @@ internal static class AccountEndpoints
             return Results.Ok(new { NeedsCode = false });
         });
         coming.MapPost("/invitation", async (Entry entry, Invited said, InvitationStore invitations, PeopleStore people, CancellationToken cancel) =>
-            await invitations.OfSecretAsync(said.Secret ?? "", cancel) is not { } invitation ? Problem.NotFound("This invitation was taken already, or its time is over. Ask whoever sent it for another one.")
-                : Results.Ok(new
-                {
-                    Kind = invitation.Kind.ToString(),
-                    invitation.Email,
-                    invitation.MadeBy,
-                    Project = invitation.ProjectName,
-                    Role = Invite.WordOf(invitation.Role),
-                    // It belongs to its address: whoever has an account of it accepts with that, and nobody else can.
-                    HasAccount = invitation.Kind is InvitationKind.Member && await people.OfEmailAsync(invitation.Email, cancel) is not null,
-                    IsSignedIn = invitation.Kind is InvitationKind.Member && await people.OfEmailAsync(invitation.Email, cancel) is { } known && entry.Access.Person == known.Id,
-                }));
+        {
+            if (await invitations.OfSecretAsync(said.Secret ?? "", cancel) is not { } invitation)
+            {
+                return Problem.NotFound("This invitation was taken already, or its time is over. Ask whoever sent it for another one.");
+            }
+            // It belongs to its address: whoever has an account of it accepts with that, and nobody else can.
+            var known = invitation.Kind is InvitationKind.Member ? await people.OfEmailAsync(invitation.Email, cancel) : null;
+            return Results.Ok(new
+            {
+                Kind = invitation.Kind.ToString(),
+                invitation.Email,
+                invitation.MadeBy,
+                Project = invitation.ProjectName,
+                Role = Invite.WordOf(invitation.Role),
+                HasAccount = known is not null,
+                IsSignedIn = known is not null && entry.Access.Person == known.Id,
+            });
+        });
         coming.MapPost("/invitation/taken", async (HttpContext http, Entry entry, Invited said, SignIns signIns, SessionStore sessions, TryStore tries, Audit audit, CancellationToken cancel) =>
         {
             var (person, project, wrong) = await signIns.TakeAsync(said.Secret ?? "", entry.Access.Person, said.Name, said.Email, said.Password, said.Code, cancel);

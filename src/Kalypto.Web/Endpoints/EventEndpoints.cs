@@ -42,9 +42,9 @@ internal static class EventEndpoints
                 await Task.Delay(Pause, ending.Token);
             }
         }
-        catch (OperationCanceledException)
+        catch (Exception e) when (e is OperationCanceledException or Npgsql.NpgsqlException)
         {
-            // The page was left or the server stops.
+            // The page was left, the server stops, or the database is away: the page asks again by itself.
         }
     }).StaysOpen().WithMetadata(new OfNewestDeliveryAttribute());
 

@@ -62,7 +62,6 @@ export const welcome = () => ({
   get isBound() { return !!this.invitation?.email; },
   // It belongs to its address: an account of that address accepts it, and no other.
   get canTake() { return !this.invitation?.hasAccount || this.invitation.isSignedIn; },
-  get signInHref() { return '/sign-in?to=/welcome'; },
   get needsPassword() { return this.isNew || this.isReset; },
   get heading() {
     const { invitation } = this;
