@@ -31,6 +31,9 @@ public sealed record Access(int Session, int? Person, string Name, Role Role)
     /// <summary>True when that delivery is whichever is the newest.</summary>
     public bool IsNewest { get; init; }
 
+    /// <summary>The one delivery whose questions they see; null for all. Whoever sees the newest sees what became of what they asked of the one before.</summary>
+    public int? QuestionsOf => IsNewest ? null : Delivery;
+
     /// <summary>True when they signed in, or came by a link that holds.</summary>
     public bool IsSomebody => IsHere || Person is not null || Link is not null;
 }

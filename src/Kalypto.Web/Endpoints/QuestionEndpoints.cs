@@ -63,6 +63,6 @@ internal static class QuestionEndpoints
             return Problem.NotFound("There is no such screen in this delivery.");
         }
         var done = await act(delivered, row.Lineages.Of(screen));
-        return done is null && wrong is not null ? Problem.BadRequest(wrong) : done?.Refusal() ?? Results.Ok(await AskedModel.OfAsync(delivered, design, screen, store, entry.Author.Actor, entry.Access.Delivery, cancel));
+        return done is null && wrong is not null ? Problem.BadRequest(wrong) : done?.Refusal() ?? Results.Ok(await AskedModel.OfAsync(delivered, design, screen, store, entry.Author.Actor, entry.Access.QuestionsOf, cancel));
     }
 }

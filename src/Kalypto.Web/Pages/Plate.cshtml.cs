@@ -42,7 +42,7 @@ public sealed class PlatePage(PlanPack plans, OpenDelivery deliveries, SinceDeli
         ViewData["Device"] = HandoverHead.Device(Head.Project, number, d, s);
         ViewData["Title"] = $"{plate.Screen.Name} · delivery {number} · {Head.ProjectName}";
         Plate = PlateModel.Of(delivered, Head, d, plate, await since.NewOnAsync(delivered, d, plate, cancel), delivered.Tokens);
-        Json = JsonSerializer.Serialize(new { project = Head.Project, number, design = d, screen = s, width = plate.Width, height = plate.Height, rows = Plate.Rows, screens = Head.Screens.Select(x => x.Href), build = Head.Build, asked = await AskedModel.OfAsync(delivered, d, s, questions, Entry.Author.Actor, Entry.Access.Delivery, cancel), asks = Role >= Role.Developer ? "all" : "words", platforms = delivered.Workspace.Platforms.Where(p => delivered.Files.Values.Any(f => f.Platform == p.Id)).Select(p => new { p.Id, p.Name }) }, JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize(new { project = Head.Project, number, design = d, screen = s, width = plate.Width, height = plate.Height, rows = Plate.Rows, screens = Head.Screens.Select(x => x.Href), build = Head.Build, asked = await AskedModel.OfAsync(delivered, d, s, questions, Entry.Author.Actor, Entry.Access.QuestionsOf, cancel), asks = Role >= Role.Developer ? "all" : "words", platforms = delivered.Workspace.Platforms.Where(p => delivered.Files.Values.Any(f => f.Platform == p.Id)).Select(p => new { p.Id, p.Name }) }, JsonSerializerOptions.Web);
         return Page();
     }
 }
