@@ -104,15 +104,17 @@ internal sealed class PaperRenderer : IRenderer
 
     public Task<Drawn> MergedAsync(byte[] drawing, CancellationToken cancel) => Task.FromResult(new Drawn(DrawingReader.Merged(drawing) ?? [], null));
 
+    private int madeSmaller;
+
     /// <summary>How many files were written once more, as small as they go.</summary>
-    public int MadeSmaller { get; private set; }
+    public int MadeSmaller => madeSmaller;
 
     /// <summary>True to fail at that.</summary>
     public bool CannotMakeSmaller { get; init; }
 
     public Task<Drawn> SmallerAsync(byte[] png, CancellationToken cancel)
     {
-        MadeSmaller++;
+        Interlocked.Increment(ref madeSmaller);
         return Task.FromResult(CannotMakeSmaller ? new(null, "It takes too long.") : new Drawn([.. png, .. ", smaller"u8], null));
     }
 

@@ -1,6 +1,7 @@
 // What comes in is hostile until proven otherwise: each file is refused or drawn with a clear word, and nothing else suffers.
 import assert from 'node:assert/strict';
-import { mkdtempSync, truncateSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
@@ -32,10 +33,16 @@ const taken = {
   'nested-filters.svg': svg('<filter id="f"><feGaussianBlur stdDeviation="200"/></filter>' + '<g filter="url(#f)">'.repeat(150) + '<rect width="9" height="9"/>' + '</g>'.repeat(150)),
 };
 
+// MB of memory that the server holds, and the most when all is done: as at the start, the drawings that it keeps, and 150 MB.
+const heldOf = () => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))[1]) / 1000;
+const keptDrawings = 60;
+let heldAtStart;
+
 let server, browser, page, folder;
 before(async () => {
   // The quick engine alone: what hangs it, a browser may well draw.
-  server = await serve({ seconds: 6, more: ['--Exact', 'false'] });
+  server = await serve({ seconds: 6, more: ['--Exact', 'false', '--DrawingsInMemory', String(keptDrawings * 1e6)] });
+  heldAtStart = heldOf();
   browser = await launch();
   page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   folder = mkdtempSync(join(tmpdir(), 'kalypto-hostile-'));
@@ -121,4 +128,41 @@ test('a drawing of many layers says how far it is, and can be stopped', { timeou
   await page.getByText('You stopped it.').waitFor();
   await page.reload();
   assert.equal(await page.locator('.projects article').count(), before);
+});
+
+test('three files at once come in from one machine and sixty wait, whatever its browsers say who they are', async () => {
+  const { hostname, port } = new URL(server.address);
+  await page.goto(server.address);
+  const token = await page.evaluate(() => document.documentElement.dataset.token);
+  const cookies = (await page.context().cookies()).filter(c => c.name !== 'kalypto-actor').map(c => `${c.name}=${c.value}; `).join('');
+  const answers = [];
+  const uploads = Array.from({ length: 70 }, (_, i) => {
+    const socket = connect(Number(port), hostname);
+    socket.on('data', data => answers.push(Number(/^HTTP\/1\.1 (\d+)/.exec(String(data))?.[1] ?? 0)));
+    socket.on('error', () => {});
+    // The file does not follow: each holds its place for as long as it likes.
+    socket.write(`POST /api/projects HTTP/1.1\r\nHost: ${hostname}:${port}\r\nCookie: ${cookies}kalypto-actor=${String(i).padStart(22, '0')}\r\nX-Kalypto-Token: ${token}\r\nContent-Type: multipart/form-data; boundary=b\r\nContent-Length: 9000\r\n\r\n--b\r\n`);
+    return socket;
+  });
+  const end = Date.now() + patience;
+  while (answers.length < 7 && Date.now() < end) {
+    await new Promise(resolve => { setTimeout(resolve, 100); });
+  }
+  uploads.forEach(socket => socket.destroy());
+  assert.deepEqual(answers, Array(7).fill(429));
+  // Whoever went makes room.
+  await page.goto(server.address);
+  await page.setInputFiles('.foot input[type=file]', join(folder, 'names.svg'));
+  await page.waitForURL(/projects\/\d+$/);
+});
+
+test('memory that hostile files took is given back', async t => {
+  const most = heldAtStart + keptDrawings + 150;
+  const after = heldOf();
+  const end = Date.now() + patience;
+  while (heldOf() > most && Date.now() < end) {
+    await new Promise(resolve => { setTimeout(resolve, 1000); });
+  }
+  t.diagnostic(`${heldAtStart.toFixed(0)} MB at the start, ${after.toFixed(0)} after hostile files, ${heldOf().toFixed(0)} in the end, ${most.toFixed(0)} allowed`);
+  assert.ok(heldOf() <= most);
 });

@@ -118,7 +118,7 @@ test('undo takes back and redo does again', async () => {
 
 test('the picture says how near to a browser it ships, and marks what differs', async () => {
   await page.waitForFunction(() => /equal to the browser: \d+(\.\d+)?%/.test(document.querySelector('.caption').textContent));
-  const marks = page.waitForResponse(r => /\/pictures\/proofs\/[0-9a-f]{64}\.png$/.test(r.url()));
+  const marks = page.waitForResponse(/\/proofs\/[0-9a-f]{64}\.png\?s=/);
   await key('4');
   assert.ok(PNG.sync.read(await (await marks).body()).data.some((v, i) => i % 4 === 3 && v > 0), 'nothing is marked');
   assert.match(await page.locator('[aria-label="Lens"] [aria-pressed="true"]').innerText(), /differs/);

@@ -4,6 +4,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { copySeed } from './seed.mjs';
 
 export const root = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -41,10 +42,17 @@ async function run(project, database, options, ready, connection = connectionTo(
   return { address: said, database, pid: child.pid, output: () => output, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') };
 }
 
-export const serve = ({ demo = true, deliveries = false, seconds = 30, drawers, more = [], connection, host, database = `browser_${process.pid}_${Date.now()}` } = {}) => run('Kalypto.Web', database, [
-  '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--DemoDeliveries', String(deliveries), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
-  '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)], ...more,
-], /Kalypto is at (\S+)/, connection, host);
+// seed: begins with a copy of the demo as it is once everything of it is drawn; false to bring it in anew.
+export async function serve({ demo = true, deliveries = false, seed = demo, seconds = 30, drawers, more = [], connection, host, database } = {}) {
+  const own = `browser_${process.pid}_${Date.now()}`;
+  if (seed && !connection && !database) {
+    await copySeed(own, deliveries);
+  }
+  return run('Kalypto.Web', database ?? own, [
+    '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--DemoDeliveries', String(deliveries), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),
+    '--DrawingSeconds', String(seconds), ...drawers === undefined ? [] : ['--Drawers', String(drawers)], ...more,
+  ], /Kalypto is at (\S+)/, connection, host);
+}
 
 // A process that only draws.
 export const draw = ({ database, drawers = 1, connection, host }) => run('Kalypto.Drawer', database, ['--Drawers', String(drawers)], /(Drawing) with/, connection, host);

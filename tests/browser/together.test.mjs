@@ -12,7 +12,7 @@ import { draw, root, serve } from './server.mjs';
 let one, two, drawers, browser, ada, eve;
 
 before(async () => {
-  one = await serve({ drawers: 0 });
+  one = await serve({ drawers: 0, seed: false });
   two = await serve({ drawers: 0, demo: false, database: one.database });
   drawers = [await draw(one), await draw(one)];
   browser = await launch();
