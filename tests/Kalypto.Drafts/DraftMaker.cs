@@ -100,6 +100,10 @@ public sealed class DraftMaker
             case Saving.Wrapped:
                 var outer = new XElement(Svg + "g");
                 var inside = Inside(root).ToList();
+                if (inside.Count == 0)
+                {
+                    break;
+                }
                 inside[0].AddBeforeSelf(outer);
                 inside.ForEach(i => i.Remove());
                 outer.Add(inside);
@@ -112,6 +116,43 @@ public sealed class DraftMaker
                 break;
         }
         return this;
+    }
+
+    /// <summary>Turns texts into outlines, as "convert all text" does: one path for each, which fills the box that the text had.</summary>
+    /// <param name="boxes">The boxes of the layers of <see cref="Before"/> by ordinal, in drawing units.</param>
+    /// <param name="keepsNames">False where the program drops ids and names of what it converts.</param>
+    public DraftMaker Outline(IReadOnlyList<Core.Designs.Box?> boxes, bool keepsNames)
+    {
+        foreach (var (i, text) in Layers().ToList().Index().Where(l => l.Item.Name.LocalName == "text").ToList())
+        {
+            if (boxes[i] is not { } box || OriginOf(text) is not { } origin)
+            {
+                continue;
+            }
+            var (left, top, letters) = (box.X - origin.X, box.Y - origin.Y, Math.Max(1, text.Value.Trim().Length));
+            var step = box.Width / letters;
+            var path = new XElement(Svg + "path", text.Attributes().Where(a => a.Name == Truth || a.Name.LocalName is "class" or "fill" or "style" or "transform" || keepsNames && a.Name.LocalName is "id" or "data-name"),
+                new XAttribute("d", string.Concat(Enumerable.Range(0, letters).Select(l => FormattableString.Invariant($"M{left + l * step:0.##} {top:0.##}h{step * 0.8:0.##}v{box.Height:0.##}h{-step * (0.3 + text.Value[l % text.Value.Length] % 5 * 0.1):0.##}z")))));
+            text.ReplaceWith(path);
+        }
+        return this;
+    }
+
+    // Where the numbers of a layer count from; null where it is turned or scaled.
+    private static (double X, double Y)? OriginOf(XElement layer)
+    {
+        var (x, y) = (0.0, 0.0);
+        foreach (var around in layer.AncestorsAndSelf())
+        {
+            var matrix = Core.Designs.Matrix.Parse(around.Attribute("transform")?.Value) ?? Core.Designs.Matrix.Identity;
+            if (!matrix.OnlyMoves)
+            {
+                return null;
+            }
+            var isInner = around.Name.LocalName == "svg" && around.Parent is not null;
+            (x, y) = (x + matrix.E + (isInner ? Number(around.Attribute("x")?.Value ?? "0") : 0), y + matrix.F + (isInner ? Number(around.Attribute("y")?.Value ?? "0") : 0));
+        }
+        return (x, y);
     }
 
     private void Change(Edit edit, XElement layer, List<XElement> groups)

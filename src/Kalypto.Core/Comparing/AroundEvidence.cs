@@ -17,7 +17,7 @@ internal static class AroundEvidence
             return now.Parent[b] < 0 ? 0 : Elsewhere;
         }
         var there = pairing.ToNew[around];
-        var sum = now.Holds(there, b) && there != b ? Math.Min(4, Math.Log((double)now.Count / (now.End[there] - there))) : Elsewhere;
+        var sum = now.Holds(there, b) && there != b ? Math.Min(4, Math.Log(Math.Max(Rarity.Fewest, (double)now.Count) / (now.End[there] - there))) : Elsewhere;
         sum += old.Parent[a] == around && now.Parent[b] == there ? old.IsContainer(a) ? DirectlyInside : Directly : 0;
         return sum + Neighbour(pairing, a, b, -1) + Neighbour(pairing, a, b, 1);
     }

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Kalypto.Core.Designs;
 
 namespace Kalypto.Core.Comparing;
@@ -14,7 +15,8 @@ internal sealed class Candidates
 
     private readonly Pairing pairing;
     private readonly ILookup<int, int> sharing;
-    private readonly Dictionary<(int, int), List<int>> cells = [];
+    private readonly ConcurrentDictionary<int, Dictionary<(int, int), List<int>>> sharingNear = [];
+    private readonly Dictionary<(int, int), List<int>> cells;
     private readonly double cell;
 
     public Candidates(Pairing pairing)
@@ -24,18 +26,7 @@ internal sealed class Candidates
         var left = Enumerable.Range(0, now.Count).Where(b => pairing.ToOld[b] < 0).ToList();
         sharing = left.SelectMany(b => Numbers(now, b).Where(n => n > 0).Select(n => (Number: n, Layer: b))).ToLookup(s => s.Number, s => s.Layer);
         cell = Math.Max(1, Math.Max(now.Box[0]?.Width ?? 0, now.Box[0]?.Height ?? 0) / Cells);
-        foreach (var b in left)
-        {
-            if (now.Box[b] is { } box)
-            {
-                var key = CellOf(box);
-                if (!cells.TryGetValue(key, out var inside))
-                {
-                    cells[key] = inside = [];
-                }
-                inside.Add(b);
-            }
-        }
+        cells = CellsOf(left);
     }
 
     public HashSet<int> Of(int a)
@@ -47,7 +38,7 @@ internal sealed class Candidates
         {
             if (number > 0)
             {
-                Add(sharing[number]);
+                Share(number);
             }
         }
         if (pairing.PairedAround(a) is >= 0 and var around)
@@ -76,12 +67,68 @@ internal sealed class Candidates
         }
         return found;
 
+        // Of many only those around the places where it may be, cell by cell.
+        void Share(int number)
+        {
+            var all = sharing[number];
+            if (places.Count == 0 || !all.Skip(Few).Any())
+            {
+                Add(all);
+                return;
+            }
+            var near = sharingNear.GetOrAdd(number, n => CellsOf(sharing[n]));
+            foreach (var place in places)
+            {
+                var (x, y) = CellOf(place);
+                var around = new List<int>();
+                for (var (ring, enough) = (0, 2 * Cells); ring <= enough && ring <= Cells; ring++)
+                {
+                    foreach (var key in Ring(x, y, ring))
+                    {
+                        around.AddRange(near.GetValueOrDefault(key) ?? []);
+                    }
+                    // Whatever lies in the next ring may be nearer than what lies in a corner of this one.
+                    enough = around.Count >= Nearest ? Math.Min(enough, ring + 1) : enough;
+                }
+                Add(around);
+            }
+        }
+
         // Of many only the nearest.
         void Add(IEnumerable<int> layers)
         {
             var list = layers as IReadOnlyCollection<int> ?? [.. layers];
             found.UnionWith(list.Count <= Few ? list : places.Count == 0 ? list.Take(Few) : list.OrderBy(b => now.Box[b] is { } box
                 ? places.Min(p => PlaceEvidence.Distance(p, box, pairing.Moves.Scale)) : double.MaxValue).Take(Nearest));
+        }
+    }
+
+    private Dictionary<(int, int), List<int>> CellsOf(IEnumerable<int> layers)
+    {
+        var found = new Dictionary<(int, int), List<int>>();
+        foreach (var b in layers)
+        {
+            if (pairing.New.Box[b] is { } box)
+            {
+                var key = CellOf(box);
+                if (!found.TryGetValue(key, out var inside))
+                {
+                    found[key] = inside = [];
+                }
+                inside.Add(b);
+            }
+        }
+        return found;
+    }
+
+    private static IEnumerable<(int, int)> Ring(int x, int y, int ring)
+    {
+        for (var i = -ring; i <= ring; i++)
+        {
+            for (var j = -ring; j <= ring; j += Math.Abs(i) == ring || ring == 0 ? 1 : 2 * ring)
+            {
+                yield return (x + i, y + j);
+            }
         }
     }
 

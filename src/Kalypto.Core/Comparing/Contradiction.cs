@@ -1,12 +1,21 @@
 namespace Kalypto.Core.Comparing;
 
-/// <summary>Two layers of different names that are not drawn alike: whatever else speaks for them, people are asked.</summary>
+/// <summary>
+/// Two layers of different names that are not drawn alike, or two rows of a list at different places that share nothing of what
+/// tells rows apart: whatever else speaks for them, people are asked.
+/// </summary>
 internal static class Contradiction
 {
     private const double Alike = 0.34;
     private const double Half = 0.5;
+    private const double SamePlace = 2;
 
-    public static bool Is(Pairing pairing, int a, int b) => pairing.Old.Name[a] > 0 && pairing.New.Name[b] > 0 && pairing.Old.Name[a] != pairing.New.Name[b]
+    public static bool Is(Pairing pairing, int a, int b) => IsOfOtherNames(pairing, a, b) || IsAnotherRow(pairing, a, b);
+
+    private static bool IsAnotherRow(Pairing pairing, int a, int b) => pairing.Old.Parent[a] is >= 0 and var around && pairing.ToNew[around] is >= 0 and var there && pairing.New.Parent[b] == there
+        && pairing.Old.IsContainer(a) && pairing.New.IsContainer(b) && PlaceEvidence.Weigh(pairing, a, b) < SamePlace && Rows.TellApart(pairing, around, there, a, b);
+
+    private static bool IsOfOtherNames(Pairing pairing, int a, int b) => pairing.Old.Name[a] > 0 && pairing.New.Name[b] > 0 && pairing.Old.Name[a] != pairing.New.Name[b]
         && !IsDrawnAlike(pairing, a, b) && WordLikeness.Of(pairing.Old.Layers[a].Name, pairing.New.Layers[b].Name) < Alike;
 
     private static bool IsDrawnAlike(Pairing pairing, int a, int b)

@@ -12,8 +12,9 @@ public sealed record DraftPairs(ImmutableArray<LayerPair> Pairs, ImmutableArray<
     public static DraftPairs Of(MeasuredDrawing old, MeasuredDrawing now)
     {
         var numbers = new Dictionary<string, int>(StringComparer.Ordinal);
-        var pairing = new Pairing(new(old, numbers), new(now, numbers));
-        EqualSubtrees.Pair(pairing);
+        var (before, after) = NamesByPlace.Settle(() => (new(old, numbers), new(now, numbers)));
+        var pairing = new Pairing(before, after);
+        ChildPairs.Pair(pairing);
         var asked = BestPairs.Pair(pairing);
         asked.AddRange(Wrappers.TakeBack(pairing));
         return new([.. pairing.Pairs], [.. asked]);

@@ -3,8 +3,9 @@ namespace Kalypto.Core.Comparing;
 /// <summary>How much it says that two layers share something: the fewer share it, the more.</summary>
 internal sealed class Rarity
 {
-    // In a drawing of three layers a name says as much as in one of sixty.
-    private const int Fewest = 60;
+    /// <summary>In a drawing of three layers a name says as much as in one of sixty.</summary>
+    public const int Fewest = 60;
+
     private readonly Dictionary<int, int> counts = [];
     private readonly double all;
 

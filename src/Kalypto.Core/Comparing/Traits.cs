@@ -8,17 +8,19 @@ namespace Kalypto.Core.Comparing;
 internal sealed class Traits
 {
     private static readonly string[] Paints = ["fill", "stroke", "font-family", "font-weight", "font-style", "opacity", "filter", "mask", "clip-path", "color", "display", "visibility"];
+    private readonly Dictionary<string, int> numbers;
 
     /// <summary>Works them out.</summary>
     /// <param name="measured">The draft as the file has it.</param>
     /// <param name="numbers">Numbers of texts, shared by both drafts.</param>
     public Traits(MeasuredDrawing measured, Dictionary<string, int> numbers)
     {
+        this.numbers = numbers;
         var drawing = measured.Drawn;
         Layers = [.. drawing.Layers];
         Count = Layers.Length;
         (Parent, End, Depth, Place) = (new int[Count], new int[Count], new int[Count], new int[Count]);
-        (Print, Form, Outline, Own, Name, Id) = (new int[Count], new int[Count], new int[Count], new int[Count], new int[Count], new int[Count]);
+        (Print, Form, Outline, Own, Name, Id, Shell) = (new int[Count], new int[Count], new int[Count], new int[Count], new int[Count], new int[Count], new int[Count]);
         Box = new Box?[Count];
         foreach (var layer in Layers)
         {
@@ -29,6 +31,7 @@ internal sealed class Traits
             var isOwn = layer.NameSource is NameSource.Given or NameSource.Id;
             Name[o] = isOwn && !measured.IsNotNamed(layer) ? Number("name " + layer.Name) : 0;
             Id[o] = isOwn && Name[o] == 0 ? Number("id " + layer.Name) : 0;
+            Shell[o] = Number($"shell {layer.Element.Name} {string.Join(' ', layer.Element.Attributes.Where(a => a.Name is not ("id" or "class")).Select(a => $"{a.Name}={a.Value}"))}");
             Print[o] = layer.ViewBox is null ? Number(RepeatKey.PrintOf(drawing, layer.Element).Hex) : 0;
             for (var i = 0; i < layer.Children.Count; i++)
             {
@@ -56,14 +59,23 @@ internal sealed class Traits
             Outline[o] = Number($"outline {outline} {string.Join(' ', children.Select(c => Outline[c.Ordinal]))}");
             Form[o] = Number($"form {(Layers[o].Content == LayerContent.Text ? element.Name : outline)} {paints} {string.Join(' ', children.Select(c => Form[c.Ordinal]))}");
         }
+    }
 
-        int Number(string text)
+    private int Number(string text)
+    {
+        if (!numbers.TryGetValue(text, out var number))
         {
-            if (!numbers.TryGetValue(text, out var number))
-            {
-                numbers[text] = number = numbers.Count + 1;
-            }
-            return number;
+            numbers[text] = number = numbers.Count + 1;
+        }
+        return number;
+    }
+
+    /// <summary>Takes the names of some layers for what a program gave.</summary>
+    public void Demote(Func<Layer, bool> isByProgram)
+    {
+        foreach (var layer in Layers.Where(l => Name[l.Ordinal] > 0 && isByProgram(l)))
+        {
+            (Name[layer.Ordinal], Id[layer.Ordinal]) = (0, Number("id " + layer.Name));
         }
     }
 
@@ -93,6 +105,9 @@ internal sealed class Traits
 
     /// <summary>The paints that stand on it, whatever lies in it.</summary>
     public int[] Own { get; }
+
+    /// <summary>What is written on it, its place among it, whatever lies in it.</summary>
+    public int[] Shell { get; }
 
     /// <summary>A name that people gave.</summary>
     public int[] Name { get; }

@@ -8,12 +8,16 @@ internal static class Wrappers
     {
         var named = pairing.Pairs.Where(p => SharesName(pairing, p)).ToList();
         var (old, now) = (Chains(pairing.Old, named.Select(p => p.Old)), Chains(pairing.New, named.Select(p => p.New)));
-        var unclear = pairing.Pairs.Where(p => (old[p.Old] is { } one && one.Exists(a => pairing.ToNew[a] < 0) || now[p.New] is { } two && two.Exists(b => pairing.ToOld[b] < 0))).ToList();
+        var unclear = pairing.Pairs.Where(p => (old[p.Old] is { } one && one.Exists(a => pairing.ToNew[a] < 0) || now[p.New] is { } two && two.Exists(b => pairing.ToOld[b] < 0)) && !IsOnly(old[p.Old], now[p.New], p)).ToList();
         foreach (var pair in unclear)
         {
             pairing.Part(pair.Old);
             yield return pair with { Grade = PairGrade.Unsure };
         }
+
+        // What is written on one of them alone, such as where it is moved to, tells it.
+        bool IsOnly(List<int>? one, List<int>? two, LayerPair pair) => pairing.Old.Shell[pair.Old] is var shell && shell == pairing.New.Shell[pair.New]
+            && (one is null || one.Count(o => pairing.Old.Shell[o] == shell) == 1) && (two is null || two.Count(o => pairing.New.Shell[o] == shell) == 1);
     }
 
     /// <summary>The groups around one another that a layer is one of, by ordinal; null for any other layer. Those that share a name with their pair end them.</summary>
