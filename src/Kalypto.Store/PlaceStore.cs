@@ -53,6 +53,10 @@ public sealed class PlaceStore(Database database)
     public async Task<bool> FollowAsync(int project, int id, bool follows, CancellationToken cancel) => await database.Source
         .Command("update places set follows = $3, followed = 0, waits_for = '' where project_id = $1 and id = $2", project, id, follows).RunAsync(cancel) > 0;
 
+    /// <summary>Says that what a place waited for was settled: it is looked at again.</summary>
+    public Task SettledAsync(int id, CancellationToken cancel) => database.Source
+        .Command("update places set followed = 0, waits_for = '' where id = $1 and waits_for <> ''", id).RunAsync(cancel);
+
     /// <summary>The places that follow projects which changed since they were looked at, and have been still for a while.</summary>
     public Task<List<PlaceRow>> ToFollowAsync(TimeSpan still, CancellationToken cancel) => database.Source.Command("""
         select l.id, l.project_id, l.folder, l.platform, l.delivery, l.follows, p.revision, l.pack, l.waits_for from places l join projects p on p.id = l.project_id

@@ -23,7 +23,7 @@ public sealed record PlacePlan(
     /// <param name="files">Its files, with paths in the place.</param>
     /// <param name="present">The content of what lies at a path of the place; null for nothing.</param>
     /// <param name="overwrite">Paths of conflicts that may be written over or removed.</param>
-    /// <param name="leave">Paths of conflicts that are left to whoever changed them, and are not Kalypto's any more.</param>
+    /// <param name="leave">Paths of conflicts that are left to whoever changed them, and are not Kalypto's any more: that is not asked again until they change again.</param>
     public static PlacePlan Of(
         PlaceLock before, int delivery, IReadOnlyCollection<PlacedFile> files, Func<string, string?> present, IReadOnlySet<string>? overwrite = null, IReadOnlySet<string>? leave = null)
     {
@@ -31,6 +31,8 @@ public sealed record PlacePlan(
         var byIdentity = before.Files.DistinctBy(f => f.Identity).ToDictionary(f => f.Identity, StringComparer.Ordinal);
         var (written, changed, renamed, removed) = (new List<PlacedFile>(), new List<PlacedFile>(), new List<(string, PlacedFile)>(), new List<string>());
         var conflicts = new List<PlaceConflict>();
+        // What was said of a file stands while it is the same.
+        var left = before.Left.Where(l => present(l.Path) == l.Sha256).ToDictionary(l => l.Path, l => l, StringComparer.Ordinal);
         var after = new List<PlacedFile>();
         var same = 0;
         var paths = files.Select(f => f.Path).ToHashSet(StringComparer.Ordinal);
@@ -42,6 +44,7 @@ public sealed record PlacePlan(
             {
                 same++;
                 after.Add(file);
+                left.Remove(file.Path);
             }
             else if (there is not null && (!known.TryGetValue(file.Path, out var own) || own.Sha256 != there) && !Settled(file.Path, known.ContainsKey(file.Path)))
             {
@@ -66,16 +69,21 @@ public sealed record PlacePlan(
                 removed.Add(path);
             }
         }
-        return new([.. written], [.. changed], [.. renamed], [.. removed], same, [.. conflicts], new(delivery, [.. after]));
+        return new([.. written], [.. changed], [.. renamed], [.. removed], same, [.. conflicts], new(delivery, [.. after]) { Left = [.. left.Values] });
 
         // True for what may be written over; what is left alone or still to be said is not.
         bool Settled(string path, bool isOwn)
         {
             if (overwrite?.Contains(path) == true)
             {
+                left.Remove(path);
                 return true;
             }
-            if (leave?.Contains(path) != true)
+            if (leave?.Contains(path) == true)
+            {
+                left[path] = new(path, present(path)!);
+            }
+            else if (!left.ContainsKey(path))
             {
                 conflicts.Add(new(path, isOwn ? PlaceConflict.Reason.ChangedByHand : PlaceConflict.Reason.InTheWay));
             }

@@ -55,6 +55,7 @@ internal static class PlaceEndpoints
             var outcome = ask.Look ? await deliver.LookAsync(row, ask.Delivery, overwrite, leave, cancel) : await deliver.DeliverAsync(row, ask.Delivery, overwrite, leave, cancel);
             if (outcome is { IsDone: true })
             {
+                await places.SettledAsync(row.Id, cancel);
                 await audit.WriteAsync(http, AuditEvent.PlaceWritten, $"delivery {outcome.Delivery} to {row.Folder}");
             }
             return outcome is null ? NotThere() : Results.Ok(PlaceLook.Of(outcome));

@@ -36,6 +36,26 @@ public class PlacePlanTests
         Assert.Equal(["bell.png", "lost.png"], Plan(["bell.png", "gone.png"], ["moon.png"]).Lock.Files.Select(f => f.Path));
     }
 
+    [Fact]
+    public void What_was_left_to_others_is_not_asked_again_until_it_changes_again()
+    {
+        var present = new Dictionary<string, string> { ["bell.png"] = new('h', 64), ["moon.png"] = new('t', 64) };
+        PlacePlan Plan(PlaceLock before, char bell, params string[] leave) =>
+            PlacePlan.Of(before, 2, [File("bell.png", bell), File("moon.png", 'y')], p => present.GetValueOrDefault(p), leave: leave.ToHashSet());
+        var said = PlaceLock.Read(Plan(new(1, [File("bell.png", 'a')]), 'x', "bell.png", "moon.png").Lock.Write())!;
+        // Also where the next delivery has another picture for it.
+        var next = Plan(said, 'z');
+        Assert.Equal("new  | changed  | renamed  | removed  | same 0 | ", Told(next));
+        present["bell.png"] = new('i', 64);
+        Assert.Equal("new  | changed  | renamed  | removed  | same 0 | bell.png:InTheWay", Told(Plan(next.Lock, 'z')));
+        // Once they removed it, or have what is delivered, it is Kalypto's again.
+        present.Remove("bell.png");
+        present["moon.png"] = new('y', 64);
+        var after = Plan(next.Lock, 'z');
+        Assert.Equal("new bell.png | changed  | renamed  | removed  | same 1 | ", Told(after));
+        Assert.Empty(after.Lock.Left);
+    }
+
     [Theory]
     [InlineData("../out.png")]
     [InlineData("/etc/passwd")]
