@@ -49,15 +49,15 @@ public sealed class DesignStore(Database database)
         await using var connection = await database.Source.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         var present = await connection.Command("""
-            select d.arrangement from projects p join designs d on d.project_id = p.id
+            select d.arrangement, d.drawn_at from projects p join designs d on d.project_id = p.id
             where p.id = $1 and p.archived_at is null and p.deleted_at is null and d.id = $2 and d.removed_at is null and d.draft_id = $3 for update
-            """, author.Project, draft.Design, draft.Follows).ListAsync(r => r.GetString(0), cancel);
+            """, author.Project, draft.Design, draft.Follows).ListAsync(r => (Arrangement: r.GetString(0), DrawnAt: r.GetDouble(1)), cancel);
         if (present.Count == 0 || await Readable.RoleAsync(connection, author.Project, author.Actor, cancel) < Role.Designer)
         {
             return null;
         }
         var sha256 = await BlobStore.PutAsync(connection, draft.File, cancel);
-        var arrangement = draft.Arrange(Arrangement.Parse(present[0])).ToString();
+        var arrangement = draft.Arrange(Arrangement.Parse(present[0].Arrangement)).ToString();
         var id = await connection.Command("""
             with draft as (
               insert into drafts (design_id, number, file_name, file_sha256, shapes, lineages, pairs, follows, brought_in_by, measured_with, merged)
@@ -68,15 +68,26 @@ public sealed class DesignStore(Database database)
             .ScalarAsync<int>(cancel);
         await TakeAsync(connection, id, draft.Taken, cancel);
         List<Change> changes = [new(draft.Design, -1, "draft", Text(draft.Follows), Text(id))];
-        if (arrangement != present[0])
+        if (arrangement != present[0].Arrangement)
         {
-            changes.Add(new(draft.Design, -1, "arrangement", present[0], arrangement));
+            changes.Add(new(draft.Design, -1, "arrangement", present[0].Arrangement, arrangement));
+        }
+        if (draft.DrawnAt is { } drawnAt && drawnAt != present[0].DrawnAt)
+        {
+            await connection.Command("update designs set drawn_at = $2 where id = $1", draft.Design, drawnAt).RunAsync(cancel);
+            changes.Add(new(draft.Design, -1, "drawn at", Text(present[0].DrawnAt), Text(drawnAt)));
         }
         var named = await connection.Command("""
             update marks m set ship_name = n.name from unnest($2, $3) as n (lineage, name)
             where m.design_id = $1 and m.lineage = n.lineage and m.ship_name is null and m.decision = 'Ship' returning m.lineage, m.ship_name
             """, draft.Design, draft.Names.Keys.ToArray(), draft.Names.Values.ToArray()).ListAsync(r => (Lineage: r.GetInt32(0), Name: r.GetString(1)), cancel);
         changes.AddRange(named.Select(n => new Change(draft.Design, n.Lineage, "name", null, n.Name)));
+        var apart = await connection.Command("""
+            with before as (select lineage, ship_name from marks where design_id = $1 and lineage = any($2) and decision = 'Ship' for update)
+            update marks m set ship_name = n.name from before b join unnest($2, $3) as n (lineage, name) using (lineage)
+            where m.design_id = $1 and m.lineage = b.lineage returning m.lineage, b.ship_name, m.ship_name
+            """, draft.Design, draft.OwnNames.Keys.ToArray(), draft.OwnNames.Values.ToArray()).ListAsync(r => new Change(draft.Design, r.GetInt32(0), "name", r.Nullable<string>(1), r.GetString(2)), cancel);
+        changes.AddRange(apart);
         var shipped = await connection.Command("""
             insert into marks as m (design_id, lineage, decision, tags) select $1, s.lineage, 'Ship', '' from unnest($2) as s (lineage)
             on conflict (design_id, lineage) do update set decision = excluded.decision where m.decision = 'Open' returning lineage
@@ -87,6 +98,11 @@ public sealed class DesignStore(Database database)
         return id;
     }
 
+    /// <summary>What is said of the layers of a design, by lineage.</summary>
+    public async Task<Dictionary<int, Mark>> MarksAsync(int design, CancellationToken cancel) =>
+        (await database.Source.Command("select lineage, decision, ship_name, tags, dismissed, apart from marks where design_id = $1", design)
+            .ListAsync(r => (Lineage: r.GetInt32(0), Mark: Marks.Read(r, 1)), cancel)).ToDictionary(m => m.Lineage, m => m.Mark);
+
     /// <summary>All drafts of a design, the newest first.</summary>
     public Task<List<DraftRow>> DraftsAsync(int design, CancellationToken cancel) => database.Source.Command($"""
         select f.id, f.number, f.file_name, f.brought_in_at, f.brought_in_by, f.follows, f.pairs, f.asked, f.file_sha256, {DraftLineages.Columns}
@@ -94,10 +110,10 @@ public sealed class DesignStore(Database database)
         """, design).ListAsync(r => new DraftRow(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetDateTime(3), r.GetString(4),
             r.Nullable<int?>(5), r.GetString(6), r.GetInt32(7), r.GetString(8), DraftLineages.Read(r, 9)), cancel);
 
-    /// <summary>The draft that holds of a design, and its name; null when it is not there.</summary>
-    public async Task<(int DraftId, string Name)?> HeldAsync(int project, int design, CancellationToken cancel) =>
-        (await database.Source.Command("select draft_id, name from designs where id = $1 and project_id = $2 and removed_at is null", design, project)
-            .ListAsync(r => ((int, string)?)(r.GetInt32(0), r.GetString(1)), cancel)).FirstOrDefault();
+    /// <summary>The draft that holds of a design, its name, and its drawing units in one pt; null when it is not there.</summary>
+    public async Task<(int DraftId, string Name, double DrawnAt)?> HeldAsync(int project, int design, CancellationToken cancel) =>
+        (await database.Source.Command("select draft_id, name, drawn_at from designs where id = $1 and project_id = $2 and removed_at is null", design, project)
+            .ListAsync(r => ((int, string, double)?)(r.GetInt32(0), r.GetString(1), r.GetDouble(2)), cancel)).FirstOrDefault();
 
     /// <summary>The designs of a project by name, in their order.</summary>
     public Task<List<DesignName>> NamesAsync(int project, CancellationToken cancel) => database.Source
@@ -136,6 +152,8 @@ public sealed class DesignStore(Database database)
         .Command("insert into taken (draft_id, design_id, lineage, build_id, drawing) values ($1, $2, $3, $4, $5)", draft, taken.Design, taken.Lineage, taken.Build, taken.Drawing).RunAsync(cancel);
 
     private static string Clean(string fileName) => Core.Naming.PlainText.Clean(fileName, LongestFileName);
+
+    private static string Text(double number) => number.ToString(System.Globalization.CultureInfo.InvariantCulture);
 
     private static string Text(int number) => number.ToString(System.Globalization.CultureInfo.InvariantCulture);
 

@@ -16,8 +16,14 @@ namespace Kalypto.Store;
 public sealed record NewDraft(
     int Design, int Follows, string FileName, byte[] File, IReadOnlyList<Box?> Shapes, int[] Lineages, string Pairs, string Label, Func<Arrangement, Arrangement> Arrange)
 {
+    /// <summary>Drawing units in one pt from now on; null for as many as before.</summary>
+    public double? DrawnAt { get; init; }
+
     /// <summary>The names that files of layers keep, by lineage, where nobody typed one.</summary>
     public IReadOnlyDictionary<int, string> Names { get; init; } = new Dictionary<int, string>();
+
+    /// <summary>The names of layers that had a file in common with others until now, by lineage.</summary>
+    public IReadOnlyDictionary<int, string> OwnNames { get; init; } = new Dictionary<int, string>();
 
     /// <summary>The lineages that the drawing itself decides to ship, where nobody decided otherwise.</summary>
     public IReadOnlyCollection<int> Ships { get; init; } = [];

@@ -2,6 +2,7 @@ using System.Text;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Editing;
+using Kalypto.Application.Packs;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Deciding;
 using Kalypto.Store;
@@ -61,6 +62,56 @@ public class DraftTests
         await BringAsync(kalypto, project, Moon + Bell + "<rect id='sky' width='700' height='7'/>");
         Assert.Contains("sky=Leave", await SaidAsync(kalypto, project), StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task A_draft_saved_at_twice_the_size_ships_at_the_sizes_of_before()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var project = await kalypto.ProjectAsync(Bell + Moon + Book, ("bell", "icon"), ("moon", "picture"));
+        var sizes = await SizesAsync(kalypto, project);
+        var twice = System.Text.RegularExpressions.Regex.Replace(Bell + Moon + Book, "(?<=(x|y|width|height)=')\\d+", m => $"{2 * int.Parse(m.Value, System.Globalization.CultureInfo.InvariantCulture)}");
+        var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 18000 18000'>{twice}</svg>");
+        var next = Assert.IsType<BroughtIn.Next>(await kalypto.Get<BringIn>().FileAsync(new(Running.Ada, project), "tonight.svg", file, "tonight.svg", Cancel));
+        Assert.Equal(2, next.DrawnAt);
+        Assert.Equal(2, (await kalypto.OpenAsync(project)).Designs[0].Row.DrawnAt);
+        Assert.Equal(sizes, await SizesAsync(kalypto, project));
+        // Back and on again go with it, and so does undo.
+        var (row, state) = (await kalypto.OpenAsync(project)).Designs[0];
+        var first = (await kalypto.Get<CompareDrafts>().RunAsync(row, state, null, Cancel)).Before!.Value;
+        Assert.Equal(1, first.State.DrawnAt);
+        await kalypto.Get<HoldDraft>().HoldAsync(Running.By(project), row.Id, first.Row.DraftId, Cancel);
+        Assert.Equal((1, sizes), ((await kalypto.OpenAsync(project)).Designs[0].Row.DrawnAt, await SizesAsync(kalypto, project)));
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal(2, (await kalypto.OpenAsync(project)).Designs[0].Row.DrawnAt);
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal(1, (await kalypto.OpenAsync(project)).Designs[0].Row.DrawnAt);
+        // One icon that became larger is drawn larger, not at another scale.
+        await BringAsync(kalypto, project, Bell.Replace("24", "48") + Moon + Book);
+        Assert.Equal(1, (await kalypto.OpenAsync(project)).Designs[0].Row.DrawnAt);
+    }
+
+    [Fact]
+    public async Task One_of_several_equal_icons_that_is_painted_otherwise_gets_a_name_of_its_own_and_blocks_nothing()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        static string Star(int n, string paint = "#173a45") => $"<path id='tab-{n}' data-name='star' d='M{n * 90} 20l4 9-9-6h9l-9 6z' fill='{paint}'/>";
+        var project = await kalypto.ProjectAsync(Star(1) + Star(2) + Star(3));
+        var design = (await kalypto.OpenAsync(project)).States[0].Id;
+        await kalypto.Get<EditLayers>().DecideAsync(await kalypto.VisitAsync(project), [new(design, 1), new(design, 2), new(design, 3)], Decision.Ship, Cancel);
+        Assert.Single((await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Pictures);
+        await BringAsync(kalypto, project, Star(1, "#b8402a") + Star(2) + Star(3));
+        var plan = (await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack;
+        Assert.Equal(["star", "star-2"], plan.Pictures.Select(p => p.Name).Order());
+        Assert.DoesNotContain(plan.Findings, f => f.Severity == Core.Checking.Severity.Blocker);
+        Assert.Contains(plan.Findings, f => f.Check == "one-of-several-drawn-otherwise");
+        // The two that stayed keep the file.
+        Assert.Equal(2, plan.Pictures.Single(p => p.Name == "star").Places.Length);
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Single((await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Pictures);
+    }
+
+    private static async Task<string> SizesAsync(Running kalypto, int project) =>
+        string.Join(' ', (await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Files.Select(f => $"{f.Path} {f.Ask.Width}x{f.Ask.Height}").Order(StringComparer.Ordinal));
 
     [Fact]
     public async Task A_format_in_the_brackets_of_the_drawing_decides_once_and_nothing_that_people_decided()

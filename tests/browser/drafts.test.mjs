@@ -199,5 +199,22 @@ test('a draft goes back, a dropped file of the same name is the next draft, and 
   await page.locator('button', { hasText: 'it is another design' }).click();
   await page.waitForURL(/projects\/1$/);
   assert.deepEqual((await page.locator('.design h1').allInnerTexts()).slice(-2), ['Star map', 'Star map 2']);
+});
+
+test('a newer drawing by the button of its design, saved at twice the size, ships at the sizes of before', async () => {
+  const sign = times => ({ name: `sign at ${times}.svg`, mimeType: 'image/svg+xml', buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${90 * times} ${90 * times}">${[1, 2, 3, 4, 5].map(n => `<rect id="bar${n}" x="${9 * n * times}" y="${9 * times}" width="${5 * times}" height="${(9 + n) * times}" fill="#12${n}"/>`).join('')}</svg>`) });
+  const design = page.locator('.design', { hasText: 'Sign at 1' });
+  await page.setInputFiles('.foot input[type=file]', sign(1));
+  await design.waitFor();
+  await page.waitForFunction(() => document.querySelector('.foot input[type=file]').closest('[x-data]')._x_dataStack);
+  // As the button does: it opens the choice of a file.
+  const [choice] = await Promise.all([page.waitForEvent('filechooser'), design.getByText('a newer drawing').click()]);
+  await choice.setFiles(sign(2));
+  await page.waitForURL(/changes$/);
+  await page.waitForFunction(() => /draft 2/.test(document.querySelector('.changes-head h1')?.innerText));
+  assert.match(await page.locator('.changes-head').innerText(), /drawn at 2x, draft 1 at 1x/);
+  assert.equal(await page.locator('.change').count(), 0);
+  await go('/projects/1');
+  assert.equal(await design.locator('.choice [aria-pressed="true"]').innerText(), '2x');
   assert.deepEqual(errors, []);
 });

@@ -180,7 +180,7 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
     // Whoever opens it asks again, should this be missed.
     private async Task ProveAsync(int project, int design, ReadDrawing read, CancellationToken cancel)
     {
-        if (await designs.HeldAsync(project, design, cancel) is var (draft, _))
+        if (await designs.HeldAsync(project, design, cancel) is var (draft, _, _))
         {
             await proofs.AskAsync([(draft, read.Measured)], cancel);
         }
@@ -197,10 +197,13 @@ public sealed class BringIn(ProjectStore projects, DesignStore designs, KnownDes
         {
             return new BroughtIn.Unchanged(read.FileName, author.Project, design.Id, design.Name);
         }
+        var before = await designs.HeldAsync(author.Project, design.Id, cancel);
         // An earlier draft that comes again is no new one.
         var draft = known is null ? await drafts.BringAsync(author, design.Id, read, cancel)
             : (await drafts.HoldAsync(author, design.Id, known.Id, cancel)).State == StepState.Done ? known : null;
-        return draft is null ? new BroughtIn.NoProject(read.FileName) : new BroughtIn.Next(read.FileName, author.Project, design.Id, design.Name, draft);
+        var now = await designs.HeldAsync(author.Project, design.Id, cancel);
+        return draft is null ? new BroughtIn.NoProject(read.FileName)
+            : new BroughtIn.Next(read.FileName, author.Project, design.Id, design.Name, draft) { DrawnAt = now?.DrawnAt != before?.DrawnAt ? now?.DrawnAt : null };
     }
 
     private static bool IsDrawing(ZipArchiveEntry entry) => DrawingReader.Endings.Contains(Path.GetExtension(entry.Name).TrimStart('.').ToLowerInvariant());

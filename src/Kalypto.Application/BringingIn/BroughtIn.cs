@@ -33,7 +33,11 @@ public abstract record BroughtIn(string File)
     /// <param name="Design">The number of the design.</param>
     /// <param name="Name">The name of the design.</param>
     /// <param name="Draft">The draft.</param>
-    public sealed record Next(string File, int Project, int Design, string Name, DraftRow Draft) : BroughtIn(File);
+    public sealed record Next(string File, int Project, int Design, string Name, DraftRow Draft) : BroughtIn(File)
+    {
+        /// <summary>What it is drawn at, where that is not what the draft before was drawn at; null else.</summary>
+        public double? DrawnAt { get; init; }
+    }
 
     /// <summary>It is what the design has already: nothing changed.</summary>
     /// <param name="File">Its name.</param>

@@ -3,6 +3,7 @@ using Kalypto.Application.Opening;
 using Kalypto.Core.Arranging;
 using Kalypto.Core.Comparing;
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
 
@@ -35,9 +36,20 @@ public sealed class HoldDraft(ProjectStore projects, DesignStore designs, EditSt
             var given = await designs.LineagesAsync(design, cancel);
             var from = new DraftDrawing(drawn[present.Id], present.Lineages);
             var carried = await Task.Run(() => CarryOver.To(drawing.Measured, from, earlier.Select(d => new DraftDrawing(drawn[d.Id], d.Lineages)), given), cancel);
+            var to = new DraftDrawing(drawing.Measured, carried.Lineages);
+            var drawnAt = DraftScale.Of(held.DrawnAt, from, to);
+            var ownNames = SplitRepeats.Names(from, to, await designs.MarksAsync(design, cancel));
             var next = new NewDraft(design, present.Id, drawing.FileName, drawing.File, drawing.Measured.Shapes, [.. carried.Lineages.Numbers], KeptPair.Write(carried.Pairs),
-                $"Bring in draft {drafts[0].Number + 1} of {held.Name}", kept => kept.Follow(from, new(drawing.Measured, carried.Lineages)))
-            { Names = carried.Names, Ships = await ShipsAsync(author.Project, drawing, drawn[present.Id], present.Lineages, carried.Lineages, cancel), Taken = taken, MeasuredWith = drawing.Measured.Drawn.Fonts.Key, Merged = drawing.Measured.Merged };
+                $"Bring in draft {drafts[0].Number + 1} of {held.Name}{At(held.DrawnAt, drawnAt)}", kept => kept.Follow(from, to))
+            {
+                DrawnAt = drawnAt,
+                Names = carried.Names.Where(n => !ownNames.ContainsKey(n.Key)).ToDictionary(),
+                OwnNames = ownNames,
+                Ships = await ShipsAsync(author.Project, drawing, drawn[present.Id], present.Lineages, carried.Lineages, cancel),
+                Taken = taken,
+                MeasuredWith = drawing.Measured.Drawn.Fonts.Key,
+                Merged = drawing.Measured.Merged,
+            };
             if (await designs.AddDraftAsync(author, next, cancel) is { } added)
             {
                 return (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == added);
@@ -63,16 +75,20 @@ public sealed class HoldDraft(ProjectStore projects, DesignStore designs, EditSt
             return new(StepState.Gone);
         }
         var (drawn, _) = await cache.GetReadableAsync([present.Id, draft], cancel);
-        return await edits.MakeAsync(author, new($"Go {(wanted.Number < present.Number ? "back" : "on")} to draft {wanted.Number} of {held.Name}")
+        var drawnAt = drawn.Count < 2 ? held.DrawnAt : DraftScale.Of(held.DrawnAt, new(drawn[present.Id], present.Lineages), new(drawn[draft], wanted.Lineages));
+        return await edits.MakeAsync(author, new($"Go {(wanted.Number < present.Number ? "back" : "on")} to draft {wanted.Number} of {held.Name}{At(held.DrawnAt, drawnAt)}")
         {
             Fields =
             [
                 // Frames cannot follow from or to a drawing that cannot be read any more: they stay where they are.
                 FieldChange.KeptArrangement(design, kept => drawn.Count < 2 ? kept : kept.Follow(new(drawn[present.Id], present.Lineages), new(drawn[draft], wanted.Lineages))),
                 FieldChange.Draft(design, draft),
+                .. drawnAt == held.DrawnAt ? Array.Empty<FieldChange>() : [FieldChange.DrawnAt(design, drawnAt)],
             ],
         }, cancel);
     }
+
+    private static string At(double before, double now) => before == now ? "" : $", drawn at {Numbers.Text(now, 2)}x";
 
     /// <summary>Says of layers of the draft that holds whether each is the one that it is asked about.</summary>
     /// <param name="visit">Who says it.</param>

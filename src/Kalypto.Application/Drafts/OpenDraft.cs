@@ -28,8 +28,9 @@ public sealed class OpenDraft(DesignStore designs, DrawingCache cache)
         var (held, other) = (new DraftDrawing(drawn[row.DraftId], row.Lineages), new DraftDrawing(drawn[draft], wanted.Lineages));
         var kept = Arrangement.None.Keep(Arrangement.Parse(row.Arrangement), row.Lineages);
         var arrangement = kept.Follow(held, other).In(wanted.Lineages).ToString();
-        var there = row with { DraftId = draft, DraftNumber = wanted.Number, FileSha256 = wanted.FileSha256, Lineages = wanted.Lineages, Arrangement = arrangement, Asked = wanted.Asked };
-        return (there, new(row.Id, row.Name, row.DrawnAt, await cache.GetAsync(draft, arrangement, row.Fonts, cancel),
+        var drawnAt = DraftScale.Of(row.DrawnAt, held, other);
+        var there = row with { DrawnAt = drawnAt, DraftId = draft, DraftNumber = wanted.Number, FileSha256 = wanted.FileSha256, Lineages = wanted.Lineages, Arrangement = arrangement, Asked = wanted.Asked };
+        return (there, new(row.Id, row.Name, drawnAt, await cache.GetAsync(draft, arrangement, row.Fonts, cancel),
             marks.Where(m => wanted.Lineages.OrdinalOf(row.Lineages.Of(m.Key)) is not null).ToDictionary(m => wanted.Lineages.OrdinalOf(row.Lineages.Of(m.Key))!.Value, m => m.Value)));
     }
 }

@@ -10,7 +10,7 @@ public static class Checks
         new HiddenShips(), new HiddenOpen(), new GuideShips(), new NothingVisible(), new NothingMade(), new PartsOfNothing(), new CannotBeDrawn(),
         new InkOutsideBox(), new PictureUnderScale(), new HalfPoints(), new UnevenIconBoxes(), new MissingStates(),
         new TextAsPicture(), new MissingFont(), new FaceMadeUp(), new FontNotEmbedded(), new TextNeedsItsFont(), new NotKeptInReading(), new OtherThanMerged(),
-        new PhotoNotShipped(), new LikelyUnmarked(), new ReachesNobody(), new SameDrawingTwoNames(), new OneFileForSeveral(), new Twins(),
+        new PhotoNotShipped(), new LikelyUnmarked(), new ReachesNobody(), new SameDrawingTwoNames(), new OneOfSeveral(), new OneFileForSeveral(), new Twins(),
         new CannotBeVector(), new ManyShapes(), new TransparencyLost(), new ColoursBeyondSrgb(), new OneColourPicture(), new BlendsWithNothing(), new EffectCutOff(), new OverBudget(), new DrawnTagsRefused(),
         new Asked(), new SeveralScreens(), new OffScreen(), new DrawnAtGuess(), new NeedlessOuterGroup(),
     ];

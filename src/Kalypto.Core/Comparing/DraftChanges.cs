@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Comparing;
 
@@ -155,5 +156,7 @@ public sealed record DraftChanges(ImmutableArray<LayerChange> Changes, int Same)
 
     // Words that a text is called by are told as a change.
     private static bool IsRenamed(Layer old, Layer now) =>
-        now.NameSource is NameSource.Given or NameSource.Id && old.NameSource is NameSource.Given or NameSource.Id && old.Name != now.Name;
+        now.NameSource is NameSource.Given or NameSource.Id && old.NameSource is NameSource.Given or NameSource.Id && old.Name != now.Name
+        // A program counts its own names anew.
+        && !(DefaultNames.IsNotNamed(old) && DefaultNames.IsNotNamed(now));
 }

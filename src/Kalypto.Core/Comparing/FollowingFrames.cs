@@ -62,7 +62,8 @@ public static class FollowingFrames
         return ratios.Count == 0 ? 1 : Middle(ratios);
     }
 
-    private static IEnumerable<(Box Old, Box New)> Common(DraftDrawing from, DraftDrawing to)
+    /// <summary>The shape boxes of the layers that both drafts have.</summary>
+    internal static IEnumerable<(Box Old, Box New)> Common(DraftDrawing from, DraftDrawing to)
     {
         for (var o = 1; o < from.Measured.Drawn.Layers.Length; o++)
         {

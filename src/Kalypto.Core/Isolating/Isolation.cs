@@ -57,11 +57,7 @@ public sealed class Isolation
             Collect(element.References);
         }
         Collect(drawing.Root.References);
-        Key = Fingerprint.Of(
-            [Shallow(drawing.Root), .. around.Select(Shallow), Itself.Fingerprint.Hex,
-            .. definitions.SelectMany(d => d.Value.Around.Select(Shallow).Append(d.Value.Element.Fingerprint.Hex)),
-            .. leftOut.Select(l => $"without {l.Ordinal - layer.Ordinal}"),
-            .. counting.Where(l => l != layer && CountedBox.Of(l.Element, drawing)).Select(l => l.Element.Fingerprint.Hex)]);
+        Key = MakeKey();
     }
 
     /// <summary>A fingerprint of all that the picture of the layer depends on, but for its crop and scale.</summary>
@@ -324,15 +320,21 @@ public sealed class Isolation
         }
     }
 
-    private static string Shallow(Element element)
+    private Fingerprint MakeKey()
     {
-        using var hash = new FingerprintBuilder();
-        hash.Add(element.Name);
-        foreach (var (name, value) in element.Attributes)
+        var key = new IdFreeKey();
+        List<string> parts = [key.Shallow(drawing.Root), .. around.Select(key.Shallow), key.Of(Itself)];
+        parts.AddRange(counting.Where(l => l != layer && CountedBox.Of(l.Element, drawing)).Select(l => key.Of(l.Element)));
+        parts.AddRange(leftOut.Select(l => $"without {l.Ordinal - layer.Ordinal}"));
+        // What a definition refers to is met while it is hashed.
+        for (var i = 0; i < key.Met.Count; i++)
         {
-            hash.Add(name).Add(value);
+            if (definitions.TryGetValue(key.Met[i], out var definition))
+            {
+                parts.AddRange([$"definition {i}", .. definition.Around.Select(key.Shallow), key.Of(definition.Element)]);
+            }
         }
-        return hash.Build().Hex;
+        return Fingerprint.Of([.. parts]);
     }
 
     /// <summary>The root of the drawing as an element inside another, so that percentages and inherited styles stay as they were.</summary>

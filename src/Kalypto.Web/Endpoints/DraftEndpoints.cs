@@ -29,7 +29,7 @@ internal static class DraftEndpoints
         project.MapPost("/designs/{design:int}/held", async (Entry entry, int design, Held held, HoldDraft drafts, CancellationToken cancel) =>
             (await drafts.HoldAsync(entry.Author, design, held.Draft, cancel)).OrOk());
         project.MapPost("/designs/{design:int}/before", async (Entry entry, int design, DesignStore designs, HoldDraft drafts, CancellationToken cancel) =>
-            await designs.HeldAsync(entry.Author.Project, design, cancel) is var (held, _) && (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == held)?.Follows is { } before
+            await designs.HeldAsync(entry.Author.Project, design, cancel) is var (held, _, _) && (await designs.DraftsAsync(design, cancel)).Find(d => d.Id == held)?.Follows is { } before
                 ? (await drafts.HoldAsync(entry.Author, design, before, cancel)).OrOk() : NotThere());
         project.MapPost("/designs/{design:int}/pairs", async (Entry entry, int design, Pairs said, HoldDraft drafts, CancellationToken cancel) =>
             (await drafts.SayAsync(entry.Visit, design, said.Same, cancel)).OrOk());

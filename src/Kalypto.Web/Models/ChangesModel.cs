@@ -22,6 +22,9 @@ namespace Kalypto.Web.Models;
 public sealed record ChangesModel(
     string Name, int Number, int? Against, int? AgainstId, bool IsNext, int Same, IReadOnlyList<ChangeRow> Rows, IReadOnlyList<ChangeScreen> Screens, IReadOnlyList<DraftModel> Drafts)
 {
+    /// <summary>That the draft is drawn at another size than the other one, in words; null for the same.</summary>
+    public string? DrawnAt { get; init; }
+
     private static readonly string[] Groups = ["asked", "changed", "moved", "renamed", "new", "gone", "likely"];
 
     /// <summary>Puts it together.</summary>
@@ -36,7 +39,11 @@ public sealed record ChangesModel(
         var screens = new ChangedScreens(workspace.Row.Id, compared);
         var rows = compared.Changes.Changes.Select(c => RowOf(c)).OrderBy(r => Array.IndexOf(Groups, r.Group)).ToList();
         return new(row.Name, row.DraftNumber, beforeRow.DraftNumber, beforeRow.DraftId, compared.Drafts.Any(d => d.Id == row.DraftId && d.Follows == beforeRow.DraftId),
-            compared.Changes.Same, rows, screens.All, drafts);
+            compared.Changes.Same, rows, screens.All, drafts)
+        {
+            DrawnAt = state.DrawnAt == before.DrawnAt ? null
+                : $"drawn at {Numbers.Text(state.DrawnAt, 2)}x, draft {beforeRow.DraftNumber} at {Numbers.Text(before.DrawnAt, 2)}x: sizes in pt are compared",
+        };
 
         ChangeRow RowOf(LayerChange change)
         {

@@ -15,7 +15,7 @@ internal static class BroughtInWords
     {
         BroughtIn.Measuring far => string.Create(CultureInfo.InvariantCulture, $"{far.Done:N0} of {far.Of:N0} layers measured"),
         BroughtIn.Read read => $"{Words.Count(read.Layers, "layer")} on {Words.Count(read.Screens, "screen")}{(read.DrawnAt > 1 ? $", drawn at {Numbers.Text(read.DrawnAt, 2)}x by its size" : "")}",
-        BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
+        BroughtIn.Next next => $"draft {next.Draft.Number} of {next.Name}{(next.DrawnAt is { } at ? $", drawn at {Numbers.Text(at, 2)}x: sizes in pt stay as they were" : "")}{(next.Draft.Asked > 0 ? $", {next.Draft.Asked} to say" : "")}",
         BroughtIn.Unchanged same => $"nothing changed: {same.Name} has this file already",
         BroughtIn.Refused refused => Not(result, refused.Why.Message),
         BroughtIn.Lettered font => font.IsNew ? $"{KeepFonts.Say(font.Fonts)} {(font.Fonts.Count == 1 ? "belongs" : "belong")} to the project now" : $"the project has {KeepFonts.Say(font.Fonts)} already",

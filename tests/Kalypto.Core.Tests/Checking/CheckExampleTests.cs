@@ -101,6 +101,9 @@ public class CheckExampleTests
             "“bell” on Drawing looks like an icon: 24 × 24, 1 shape."),
         ["same-drawing-under-two-names"] = new(Apart(Of($"<path id='moon' d='M10 10{Star}'/><path id='star' d='M60 40{Star}'/>", ("moon", "Ship"), ("star", "Ship"))),
             "“star” on Drawing is the same drawing as “moon” on Drawing and ships a second time."),
+        ["one-of-several-drawn-otherwise"] = new(Of($"<path id='star' fill='#173a45' d='M10 10{Star}'/><path id='gold' fill='#e0a83c' d='M60 40{Star}'/>", ("star", "Ship"), ("gold", "Ship")) is var tabs
+            ? tabs with { Marks = new Dictionary<int, Mark>(tabs.Marks) { [2] = tabs.Marks[2] with { ShipName = "star-2" } } } : null!,
+            "“star-2” on Drawing is “star” on Drawing in other colours, and ships as a file of its own."),
         ["one-file-for-several-places"] = new(Of($"<path id='comet' d='M10 10{Star}'/><path id='comet copy' d='M60 40{Star}'/>", ("comet", "Ship"), ("comet copy", "Ship")),
             "“comet” on Drawing is one file for 2 places; there is none for “comet copy”."),
         ["twins"] = new(Of("<path id='bell' d='M0 0L9 9'/><path id='bell-dark' d='M20 20L50 9'/>", ("bell", "Ship icon"), ("bell-dark", "Ship icon")),

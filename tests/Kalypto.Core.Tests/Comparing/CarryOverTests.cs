@@ -35,6 +35,14 @@ public class CarryOverTests
     }
 
     [Fact]
+    public void Names_that_a_program_counts_anew_are_not_told_as_renamed()
+    {
+        var first = Draft(First.Replace("id='card'", "id='card' data-name='Group 13'"));
+        var (now, carried) = Next(first, First.Replace("id='card'", "id='card' data-name='Group 505'").Replace("<path id='bell'", "<path id='bell' data-name='alarm'"));
+        Assert.Equal("alarm: renamed | 5 same", Told(first, now, carried.Pairs));
+    }
+
+    [Fact]
     public void The_same_drawing_again_carries_everything_and_tells_nothing()
     {
         var first = Draft(First);

@@ -26,6 +26,21 @@ public class IsolationTests
         Assert.Equal(2, document.Split("<rect").Length);
     }
 
+    [Fact]
+    public void Ids_that_a_program_makes_anew_are_no_other_drawing_and_other_definitions_are()
+    {
+        static Fingerprint KeyOf(string scene) => Svg.Read(scene) is var drawing ? Isolation.Of(drawing, drawing.Layers.Single(l => l.Name == "bell")).Key : default;
+        const string Own = "<defs><linearGradient id='g2'><stop offset='0' stop-color='#123'/></linearGradient><linearGradient id='g1' href='#g2' x2='9'/><clipPath id='c'><rect width='9' height='9' fill='url(#g2)'/></clipPath></defs>"
+            + "<g data-name='bell' clip-path='url(#c)'><path d='M0 0L9 9' fill='url(#g1)'/><path d='M3 3L9 9' fill='url(#g2)'/></g>";
+        static string Named(string g1, string g2, string c) => Own.Replace("g1", "one").Replace("g2", "two").Replace("'c'", $"'{c}'").Replace("#c", $"#{c}").Replace("one", g1).Replace("two", g2);
+        Assert.Equal(KeyOf(Own), KeyOf(Named("n1000", "n1001", "n9")));
+        // Also where an id goes to something else.
+        Assert.Equal(KeyOf(Own), KeyOf(Named("g2", "c", "g1")));
+        Assert.NotEqual(KeyOf(Own), KeyOf(Own.Replace("fill='url(#g1)'/><path d='M3 3L9 9' fill='url(#g2)'", "fill='url(#g2)'/><path d='M3 3L9 9' fill='url(#g1)'")));
+        Assert.NotEqual(KeyOf(Own), KeyOf(Own.Replace("#123", "#124")));
+        Assert.NotEqual(KeyOf(Own), KeyOf(Own.Replace("x2='9'", "x2='8'")));
+    }
+
     [Theory]
     [InlineData("clip-path='url(#box)'", true)]
     [InlineData("clip-path='url(#nested)'", true)]
