@@ -62,7 +62,7 @@ internal static class Drafts
         var (old, now) = (await MeasureAsync(renderer, before.Svg), await MeasureAsync(renderer, after.Svg));
         var pairs = DraftPairs.Of(old, now);
         var judged = Judged.Of(pairs, before.Keys, after.Keys);
-        if (told is not null && judged.Right < judged.There)
+        if (told is not null && (judged.Right < judged.There || judged.Wrong > 0))
         {
             Console.WriteLine($"  {told}: {judged}");
             foreach (var p in pairs.Pairs.Where(p => before.Keys[p.Old] != after.Keys[p.New]))

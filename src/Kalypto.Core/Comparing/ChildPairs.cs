@@ -12,6 +12,7 @@ internal static class ChildPairs
     public static void Pair(Pairing pairing)
     {
         pairing.Pair(0, 0, PairGrade.Sure, PairReason.Unchanged);
+        pairing.Moves.Measure();
         Under(pairing, 0, 0);
     }
 
@@ -24,7 +25,7 @@ internal static class ChildPairs
         {
             var (old, now) = (Left(pairing.Old, around.A, pairing.ToNew), Left(pairing.New, around.B, pairing.ToOld));
             Single(pairing, old, now);
-            foreach (var found in Rows.Pair(pairing, old, now))
+            foreach (var found in Rows.Pair(pairing, around.A, old, now))
             {
                 open.Enqueue(found);
             }
@@ -60,7 +61,9 @@ internal static class ChildPairs
     }
 
     // One that is called otherwise by people is a copy as well as a new name: that is weighed later.
-    private static bool HasName(Pairing pairing, int a, int b) => pairing.Old.Name[a] == pairing.New.Name[b];
+    private static bool HasName(Pairing pairing, int a, int b) => pairing.Old.Name[a] == pairing.New.Name[b]
+        // Drawn at another size, one shape comes to look like another one.
+        && (pairing.Moves.Scale == 1 || pairing.Old.IsContainer(a) || pairing.Old.Name[a] > 0);
 
     /// <summary>Containers in which something changed: of the same name, where they were, and none beside them says otherwise.</summary>
     private static IEnumerable<(int A, int B)> SameNames(Pairing pairing, List<int> old, List<int> now)

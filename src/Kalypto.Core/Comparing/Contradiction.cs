@@ -12,8 +12,26 @@ internal static class Contradiction
 
     public static bool Is(Pairing pairing, int a, int b) => IsOfOtherNames(pairing, a, b) || IsAnotherRow(pairing, a, b);
 
-    private static bool IsAnotherRow(Pairing pairing, int a, int b) => pairing.Old.Parent[a] is >= 0 and var around && pairing.ToNew[around] is >= 0 and var there && pairing.New.Parent[b] == there
-        && pairing.Old.IsContainer(a) && pairing.New.IsContainer(b) && PlaceEvidence.Weigh(pairing, a, b) < SamePlace && Rows.TellApart(pairing, around, there, a, b);
+    // Also parts of two such rows, of which one is gone and one is new.
+    private static bool IsAnotherRow(Pairing pairing, int a, int b)
+    {
+        var (old, now) = (pairing.Old, pairing.New);
+        // Drawn at another size, nothing that they hold has the same print.
+        if (pairing.Moves.Scale != 1)
+        {
+            return false;
+        }
+        if (!old.IsContainer(a) && !now.IsContainer(b))
+        {
+            (a, b) = (old.Parent[a], now.Parent[b]);
+            if (a < 0 || b < 0 || pairing.ToNew[a] >= 0 || pairing.ToOld[b] >= 0)
+            {
+                return false;
+            }
+        }
+        return old.IsContainer(a) && now.IsContainer(b) && old.Parent[a] is >= 0 and var around && pairing.ToNew[around] is >= 0 and var there && now.Parent[b] == there
+            && PlaceEvidence.Weigh(pairing, a, b) < SamePlace && Rows.TellApart(pairing, around, there, a, b);
+    }
 
     private static bool IsOfOtherNames(Pairing pairing, int a, int b) => pairing.Old.Name[a] > 0 && pairing.New.Name[b] > 0 && pairing.Old.Name[a] != pairing.New.Name[b]
         && !IsDrawnAlike(pairing, a, b) && WordLikeness.Of(pairing.Old.Layers[a].Name, pairing.New.Layers[b].Name) < Alike;

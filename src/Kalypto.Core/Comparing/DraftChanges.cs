@@ -125,13 +125,15 @@ public sealed record DraftChanges(ImmutableArray<LayerChange> Changes, int Same)
         {
             LayerContent.Text when pairing.Old.Outline[a] != pairing.New.Outline[o] => Redrawing.Words,
             LayerContent.Image => Redrawing.Picture,
-            _ when pairing.Old.Outline[a] == pairing.New.Outline[o] => pairing.Old.Form[a] == pairing.New.Form[o] ? Redrawing.Size : Redrawing.Paints,
+            _ when pairing.Old.Outline[a] == pairing.New.Outline[o] && IsSameGeometry(a, o) => pairing.Old.Form[a] == pairing.New.Form[o] ? Redrawing.Size : Redrawing.Paints,
             LayerContent.Group or LayerContent.Screen => Redrawing.Inside,
             _ => Redrawing.Form,
         };
 
         // The whole drawn at another size is not a change of each part.
-        bool IsDrawnLarger(int a, int o) => pairing.Moves.Scale != 1 && pairing.Old.Form[a] == pairing.New.Form[o] && pairing.Old.Outline[a] == pairing.New.Outline[o];
+        bool IsDrawnLarger(int a, int o) => pairing.Moves.Scale != 1 && pairing.Old.Form[a] == pairing.New.Form[o] && pairing.Old.Outline[a] == pairing.New.Outline[o] && IsSameGeometry(a, o);
+
+        bool IsSameGeometry(int a, int o) => SameGeometry.Of(pairing.Old.Layers[a].Element, pairing.New.Layers[o].Element);
 
         bool IsMoved(int a, int o)
         {

@@ -1,5 +1,3 @@
-using Kalypto.Core.Designs;
-
 namespace Kalypto.Core.Comparing;
 
 /// <summary>
@@ -18,7 +16,7 @@ internal static class Rows
     private static readonly double Ahead = Math.Log(2);
 
     /// <summary>Pairs those that are clear, and returns those in which something changed.</summary>
-    public static List<(int A, int B)> Pair(Pairing pairing, List<int> old, List<int> now)
+    public static List<(int A, int B)> Pair(Pairing pairing, int around, List<int> old, List<int> now)
     {
         var changed = new List<(int, int)>();
         var (rowsOfOld, rowsOfNew) = (RowsOf(pairing.Old, old, pairing.ToNew), RowsOf(pairing.New, now, pairing.ToOld));
@@ -26,8 +24,9 @@ internal static class Rows
         {
             return changed;
         }
-        var (ofOld, ofNew) = (rowsOfOld.ConvertAll(a => Telling(pairing.Old, a)), rowsOfNew.ConvertAll(b => Telling(pairing.New, b)));
-        var weights = Weights(ofOld, ofNew);
+        var (ofOld, ofNew) = (rowsOfOld.ConvertAll(pairing.Old.Contents.Of), rowsOfNew.ConvertAll(pairing.New.Contents.Of));
+        // Those that are found already say too what all of them hold.
+        var weights = Weights(pairing.Old.Contents.RowsIn(around).ConvertAll(pairing.Old.Contents.Of), pairing.New.Contents.RowsIn(pairing.ToNew[around]).ConvertAll(pairing.New.Contents.Of));
         var holders = ofNew.SelectMany((numbers, j) => numbers.Select(n => (Number: n, Row: j))).ToLookup(h => h.Number, h => h.Row);
         var best = new Best[rowsOfOld.Count];
         var bestOfNew = Enumerable.Repeat(Best.None, rowsOfNew.Count).ToArray();
@@ -70,47 +69,19 @@ internal static class Rows
     /// <summary>True when both are rows of a list and share nothing that only one row of it holds.</summary>
     public static bool TellApart(Pairing pairing, int around, int there, int a, int b)
     {
-        var (old, now) = (RowsOf(pairing.Old, around), RowsOf(pairing.New, there));
-        if (Math.Min(old.Count, now.Count) < List)
+        var (old, now) = (pairing.Old.Contents, pairing.New.Contents);
+        if (Math.Min(old.RowsIn(around).Count, now.RowsIn(there).Count) < List)
         {
             return false;
         }
-        var (ofA, ofB) = (Telling(pairing.Old, a), Telling(pairing.New, b));
-        var (onlyA, onlyB) = (Only(pairing.Old, old, a, ofA), Only(pairing.New, now, b, ofB));
-        return onlyA.Count > 0 && onlyB.Count > 0 && !onlyA.Overlaps(ofB) && !onlyB.Overlaps(ofA);
+        var (onlyA, onlyB) = (old.OnlyIn(around, a), now.OnlyIn(there, b));
+        return onlyA.Count > 0 && onlyB.Count > 0 && !onlyA.Overlaps(now.Of(b)) && !onlyB.Overlaps(old.Of(a));
     }
 
-    private static HashSet<int> Only(Traits traits, List<int> rows, int row, HashSet<int> numbers)
-    {
-        var only = new HashSet<int>(numbers);
-        rows.FindAll(r => r != row).ForEach(r => only.ExceptWith(Telling(traits, r)));
-        return only;
-    }
-
-    private static List<int> RowsOf(Traits traits, int around) => [.. traits.Layers[around].Children.Select(c => c.Ordinal).Where(c => traits.IsContainer(c) && traits.End[c] - c > 1)];
-
-    private static List<int> RowsOf(Traits traits, List<int> layers, int[] pairs) => layers.FindAll(l => pairs[l] < 0 && traits.IsContainer(l) && traits.End[l] - l > 1);
+    private static List<int> RowsOf(Traits traits, List<int> layers, int[] pairs) => layers.FindAll(l => pairs[l] < 0 && traits.Contents.IsRow(l));
 
     // How many groups lie around all that is in it: a group more or less around a row is not the row.
     private static int Levels(Traits traits, int row) => traits.Layers[row].Children is [var only] && traits.IsContainer(only.Ordinal) ? 1 + Levels(traits, only.Ordinal) : 0;
-
-    // What is drawn and written in it, and how it and its parts are called.
-    private static HashSet<int> Telling(Traits traits, int row)
-    {
-        var numbers = new HashSet<int>();
-        for (var o = row; o < traits.End[row]; o++)
-        {
-            if (traits.Name[o] > 0)
-            {
-                numbers.Add(traits.Name[o]);
-            }
-            if (!traits.IsContainer(o))
-            {
-                numbers.Add(traits.Layers[o].Content == LayerContent.Text ? traits.Outline[o] : traits.Print[o]);
-            }
-        }
-        return numbers;
-    }
 
     // The fewer of the rows hold something, the more it says; what all of them hold says nothing.
     private static Dictionary<int, double> Weights(List<HashSet<int>> ofOld, List<HashSet<int>> ofNew)

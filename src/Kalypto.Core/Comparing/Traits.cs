@@ -19,6 +19,7 @@ internal sealed class Traits
         var drawing = measured.Drawn;
         Layers = [.. drawing.Layers];
         Count = Layers.Length;
+        Contents = new(this);
         (Parent, End, Depth, Place) = (new int[Count], new int[Count], new int[Count], new int[Count]);
         (Print, Form, Outline, Own, Name, Id, Shell) = (new int[Count], new int[Count], new int[Count], new int[Count], new int[Count], new int[Count], new int[Count]);
         Box = new Box?[Count];
@@ -80,6 +81,9 @@ internal sealed class Traits
     }
 
     public Layer[] Layers { get; }
+
+    /// <summary>What lies in its containers.</summary>
+    public RowContents Contents { get; }
 
     public int Count { get; }
 

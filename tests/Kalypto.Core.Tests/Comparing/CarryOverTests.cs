@@ -34,6 +34,19 @@ public class CarryOverTests
             + $" | {changes.Same} same";
     }
 
+    [Theory]
+    [InlineData("M20 20L44 20L44 40L32 46L20 40", "fill='#b8402a'", "Paints")]
+    [InlineData("M20 20L68 20L68 60L44 72L20 60", "", "Size")]
+    // As many corners, but elsewhere.
+    [InlineData("M20 20L44 24L40 40L32 46L20 30", "", "Form")]
+    [InlineData("M20 20L44 24L40 40L32 46L20 30", "fill='#b8402a'", "Form")]
+    public void Other_geometry_is_told_as_such_also_where_the_commands_are_the_same(string outline, string paint, string redrawn)
+    {
+        var first = Draft(First);
+        var (now, carried) = Next(first, First.Replace("d='M20 20L44 20L44 40L32 46L20 40'", $"{paint} d='{outline}'"));
+        Assert.Equal($"bell: {redrawn} | 5 same", Told(first, now, carried.Pairs));
+    }
+
     [Fact]
     public void Names_that_a_program_counts_anew_are_not_told_as_renamed()
     {
