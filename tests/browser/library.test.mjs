@@ -37,7 +37,8 @@ test('a first start shows two deliveries to compare', async () => {
 test('what was shipped is found by words, size, colour, likeness and by a picture that somebody has', async () => {
   await go('/');
   await page.click('a[href="/library"]');
-  await page.waitForFunction(async () => (await (await fetch('/api/library')).json()).found === 7);
+  // Until both deliveries are there: the second gave the moon another name.
+  await page.waitForFunction(async () => { const { found, cards } = await (await fetch('/api/library')).json(); return found === 7 && cards.some(c => c.name === 'moon-tonight'); });
   await page.reload();
   await shows(['bell', 'book-button', 'clock', 'cloud-night', 'moon-tonight', 'pin', 'price tag']);
   assert.equal(await page.locator('.library-card.here').count(), 1);

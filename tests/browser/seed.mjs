@@ -33,7 +33,7 @@ const isOurs = (name, tries = 0) => {
 async function make(name, deliveries) {
   sql('postgres', `drop database if exists ${name} with (force)`);
   const server = await serve({ database: name, deliveries, seed: false });
-  const isDone = () => sql(name, `select (select count(*) from drawing_jobs) = 0 and (select count(*) from builds where state = 'done') = ${deliveries ? 2 : 0} and exists (select from proofs)`) === 't';
+  const isDone = () => sql(name, `select (select count(*) from drawing_jobs) = 0 and (select count(*) from builds where state = 'done' and shelved) = ${deliveries ? 2 : 0} and exists (select from proofs)`) === 't';
   while (!isDone()) {
     await pause();
   }
