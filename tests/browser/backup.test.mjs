@@ -6,7 +6,8 @@ import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, statSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { connectionTo, root, serve } from './server.mjs';
+import { connectionTo, root, sql } from './psql.mjs';
+import { serve } from './server.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'kalypto-backup-'));
 const file = join(folder, 'kept.kalypto');
@@ -15,11 +16,7 @@ let server;
 
 const run = (command, ...args) => execFileSync(join(root, command), [...args, '--data', data], { stdio: 'pipe', encoding: 'utf8' });
 const restore = (from, to, ...more) => run('restore', from, '--database', to, ...more);
-const ask = (database, sql) => {
-  const of = name => new RegExp(`${name}=([^;]*)`).exec(connectionTo(database))[1];
-  return execFileSync('psql', ['--no-psqlrc', '--quiet', '--tuples-only', '--no-align', '--set', 'ON_ERROR_STOP=1', '--command', sql],
-    { env: { ...process.env, PGHOST: of('Host'), PGPORT: of('Port'), PGUSER: of('Username'), PGPASSWORD: of('Password'), PGDATABASE: database }, encoding: 'utf8' }).trim();
-};
+const ask = (database, statement) => sql(statement, connectionTo(database));
 const fresh = name => `${name}_${process.pid}`;
 
 // The same backup with another dump in it, as somebody would make it who has no key: the hash is right, the seal is not.

@@ -6,7 +6,8 @@ import { execFileSync } from 'node:child_process';
 import { connect, createServer } from 'node:net';
 import { after, before, test } from 'node:test';
 import { launch, newPage } from './browser.mjs';
-import { connectionTo, draw, serve } from './server.mjs';
+import { connectionTo } from './psql.mjs';
+import { draw, serve } from './server.mjs';
 
 const hosts = [1, 2].map(number => ({ number, name: `kalypto-${process.pid}-${number}`, link: `kv${process.pid % 100_000}n${number}`, address: `10.77.${number}.1` }));
 const of = name => new RegExp(`${name}=([^;]*)`).exec(process.env.KALYPTO_DATABASE)[1];

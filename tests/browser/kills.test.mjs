@@ -2,7 +2,6 @@
 // acknowledged is lost, and what is delivered in the end is byte for byte what a quiet server delivers. KALYPTO_KILLS=60 for
 // a long run. A disk that is full for a while costs a build nothing either.
 import assert from 'node:assert/strict';
-import { execFileSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -11,6 +10,7 @@ import { after, before, test } from 'node:test';
 import { unzipSync } from 'fflate';
 import { launch, newPage } from './browser.mjs';
 import { cluster } from './cluster.mjs';
+import { sql } from './psql.mjs';
 import { serve } from './server.mjs';
 
 const rounds = Number(process.env.KALYPTO_KILLS ?? 1);
@@ -44,11 +44,7 @@ after(async () => {
 });
 
 // A question to the database of the server.
-const ask = sql => {
-  const of = name => new RegExp(`${name}=([^;]*)`).exec(database.connection)[1];
-  return execFileSync('psql', ['--no-psqlrc', '--tuples-only', '--no-align', '--command', sql],
-    { env: { ...process.env, PGHOST: of('Host'), PGPORT: of('Port'), PGUSER: of('Username'), PGPASSWORD: of('Password'), PGDATABASE: of('Database') }, encoding: 'utf8' }).trim();
-};
+const ask = statement => sql(statement, database.connection);
 const open = () => page.goto(`${server.address}/projects/1`);
 const get = path => page.evaluate(p => kalypto.get(p), `/api/projects/1/${path}`);
 const post = (path, body) => page.evaluate(([p, b]) => kalypto.post(p, b), [`/api/projects/1/${path}`, body]);

@@ -3,17 +3,10 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { connectionTo, root } from './psql.mjs';
 import { copySeed } from './seed.mjs';
 
-export const root = fileURLToPath(new URL('../..', import.meta.url));
-
-export const connectionTo = database => {
-  if (!process.env.KALYPTO_DATABASE) {
-    throw new Error('KALYPTO_DATABASE is not set. Run ./test, which starts a database for the tests.');
-  }
-  return process.env.KALYPTO_DATABASE.replace(/Database=\w+/, `Database=${database}`);
-};
+export { root };
 
 // Starts a process and waits until it says that it is ready.
 async function run(project, database, options, ready, connection = connectionTo(database), host = null) {
@@ -46,7 +39,7 @@ async function run(project, database, options, ready, connection = connectionTo(
 export async function serve({ demo = true, deliveries = false, seed = demo, seconds = 30, drawers, more = [], connection, host, database } = {}) {
   const own = `browser_${process.pid}_${Date.now()}`;
   if (seed && !connection && !database) {
-    await copySeed(own, deliveries);
+    await copySeed(serve, own, deliveries);
   }
   return run('Kalypto.Web', database ?? own, [
     '--urls', 'http://127.0.0.1:0', '--contentRoot', join(root, 'src/Kalypto.Web'), '--Demo', String(demo), '--DemoDeliveries', String(deliveries), '--KeyFolder', mkdtempSync(join(tmpdir(), 'kalypto-keys-')),

@@ -84,5 +84,6 @@ internal static class ChildPairs
 
     private static (double? X, double? Y) Place(Traits traits, int layer) => (Rounded(traits.Box[layer]?.X), Rounded(traits.Box[layer]?.Y));
 
-    private static double? Rounded(double? edge) => edge is { } e ? Math.Round(e / Grid) : null;
+    /// <summary>An edge on a grid: files write numbers with few decimals.</summary>
+    public static double? Rounded(double? edge) => edge is { } e ? Math.Round(e / Grid) : null;
 }

@@ -8,8 +8,6 @@ namespace Kalypto.Core.Comparing;
 /// </summary>
 internal static class Companions
 {
-    private const double Grid = 0.5;
-
     /// <summary>Pairs those of the children of a layer that are drawn alike and lie where their nearest companion says.</summary>
     public static void Pair(Pairing pairing, int around, List<int> old, List<int> now)
     {
@@ -73,7 +71,5 @@ internal static class Companions
     }
 
     private static (int Print, int Name, double? X, double? Y) Drawn(Traits traits, int layer, double x, double y) =>
-        (traits.Print[layer], traits.Name[layer], Rounded(traits.Box[layer]?.X + x), Rounded(traits.Box[layer]?.Y + y));
-
-    private static double? Rounded(double? edge) => edge is { } e ? Math.Round(e / Grid) : null;
+        (traits.Print[layer], traits.Name[layer], ChildPairs.Rounded(traits.Box[layer]?.X + x), ChildPairs.Rounded(traits.Box[layer]?.Y + y));
 }
