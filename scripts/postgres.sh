@@ -33,7 +33,8 @@ SQL
   done
 }
 
-# postgres_up DIR: starts the cluster in DIR, made when it is not there, and exports KALYPTO_DATABASE.
+# postgres_up DIR: starts the cluster in DIR, made when it is not there, and exports KALYPTO_DATABASE. It gets the options in
+# postgres_more besides.
 postgres_up() {
   postgres_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
   [ -x "$postgres_bin/initdb" ] || die "PostgreSQL's server is missing. Install it: apt-get install postgresql"
@@ -58,7 +59,7 @@ postgres_up() {
     local port
     port=$(free_port)
     as_postgres "$postgres_bin/pg_ctl" -D "$postgres_dir" -w -l "$postgres_dir/server.log" -o \
-      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=200" start >/dev/null \
+      "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=200 ${postgres_more:-}" start >/dev/null \
       || die "The database did not start; see $postgres_dir/server.log."
   fi
   # Whoever started it stops it; when they are gone, whoever comes next does.

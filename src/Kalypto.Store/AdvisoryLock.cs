@@ -8,6 +8,9 @@ internal sealed class AdvisoryLock : IAsyncDisposable
     /// <summary>Locks of delivery places, by their number.</summary>
     public const int Place = 1;
 
+    /// <summary>Locks of places that are followed, by their number.</summary>
+    public const int Following = 2;
+
     private readonly NpgsqlConnection connection;
     private readonly (int Kind, int Number) key;
 
@@ -30,6 +33,26 @@ internal sealed class AdvisoryLock : IAsyncDisposable
             await connection.DisposeAsync();
             throw;
         }
+    }
+
+    /// <summary>Takes a lock that nobody has; null when somebody has it.</summary>
+    public static async Task<IAsyncDisposable?> TryTakeAsync(Database database, int kind, int number, CancellationToken cancel)
+    {
+        var connection = await database.Source.OpenConnectionAsync(cancel);
+        try
+        {
+            if (await connection.Command("select pg_try_advisory_lock($1, $2)", kind, number).ListAsync(r => r.GetBoolean(0), cancel) is [true])
+            {
+                return new AdvisoryLock(connection, (kind, number));
+            }
+        }
+        catch
+        {
+            await connection.DisposeAsync();
+            throw;
+        }
+        await connection.DisposeAsync();
+        return null;
     }
 
     /// <inheritdoc/>

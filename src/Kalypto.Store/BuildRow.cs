@@ -25,4 +25,7 @@ public sealed record BuildRow(
 
     /// <summary>Who made it, as they call themselves.</summary>
     public string MadeBy { get; init; } = "";
+
+    /// <summary>Screens that it still waits for to be compared with the browser.</summary>
+    public int ProofsLeft { get; init; }
 }

@@ -10,7 +10,7 @@ namespace Kalypto.Store;
 public sealed class BuildStore(Database database)
 {
     private const string Columns =
-        "select id, project_id, state, total, done, drawn, message, coalesce(files, 0), coalesce(weight, 0), zip_sha256, started_at, part, asked::text, number, line, made_by from builds";
+        "select id, project_id, state, total, done, drawn, message, coalesce(files, 0), coalesce(weight, 0), zip_sha256, started_at, part, asked::text, number, line, made_by, proofs_left from builds";
 
     private const string Tell = $"{Signals.Notify}json_build_object('kind', '{Signals.Built}', 'build', id)::text)";
 
@@ -78,12 +78,18 @@ public sealed class BuildStore(Database database)
     }
 
     /// <summary>Says how far it is, and holds it for longer.</summary>
+    /// <param name="id">The build.</param>
+    /// <param name="done">Picture files that are there already.</param>
+    /// <param name="drawn">Picture files that had to be drawn for it.</param>
+    /// <param name="lease">How long nobody else may take it.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <param name="proofsLeft">Screens that are still to be compared with the browser.</param>
     /// <returns>How it stands with this process: whether it still holds it, and whether somebody asked to end it.</returns>
-    public async Task<(bool IsHeld, bool IsCancelled)> ProgressAsync(int id, int done, int drawn, TimeSpan lease, CancellationToken cancel)
+    public async Task<(bool IsHeld, bool IsCancelled)> ProgressAsync(int id, int done, int drawn, TimeSpan lease, CancellationToken cancel, int proofsLeft = 0)
     {
         var rows = await database.Redoable.Command(
-            "update builds set done = $2, drawn = $3, leased_until = now() + $4 where id = $1 and owner = $5 and state = 'running' returning cancel_asked",
-            id, done, drawn, lease, database.Process).ListAsync(r => r.GetBoolean(0), cancel);
+            "update builds set done = $2, drawn = $3, leased_until = now() + $4, proofs_left = $6 where id = $1 and owner = $5 and state = 'running' returning cancel_asked",
+            id, done, drawn, lease, database.Process, proofsLeft).ListAsync(r => r.GetBoolean(0), cancel);
         return (rows.Count > 0, rows is [true]);
     }
 
@@ -92,8 +98,12 @@ public sealed class BuildStore(Database database)
         .Command("update builds set leased_until = now() + $2 where id = any($1) and owner = $3 and state = 'running'", ids.ToArray(), lease, database.Process).RunAsync(cancel);
 
     /// <summary>Asks whoever holds a build of a project to end it.</summary>
-    public async Task AskToCancelAsync(int project, int id, CancellationToken cancel) => await database.Source
-        .Command($"with asked as (update builds set cancel_asked = true where id = $1 and project_id = $2 and state = 'running' returning id) select {Tell} from asked", id, project).RunAsync(cancel);
+    /// <param name="project">The project.</param>
+    /// <param name="id">The build.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <param name="why">Why it ends; null for no reason but that somebody wants it.</param>
+    public async Task AskToCancelAsync(int project, int id, CancellationToken cancel, string? why = null) => await database.Source
+        .Command($"with asked as (update builds set cancel_asked = true, message = $3 where id = $1 and project_id = $2 and state = 'running' returning id) select {Tell} from asked", id, project, why).RunAsync(cancel);
 
     /// <summary>Ends a build that this process holds.</summary>
     /// <returns>False when it does not hold it any more.</returns>
@@ -104,7 +114,7 @@ public sealed class BuildStore(Database database)
         // Numbers of one project are given one after the other.
         await connection.Command("select id from projects where id = (select project_id from builds where id = $1) for update", id).RunAsync(cancel);
         var ended = await connection.Command($"""
-            with ended as (update builds b set state = $2, message = $3, files = $4, weight = $5, ended_at = now(),
+            with ended as (update builds b set state = $2, message = case when $2 = 'cancelled' then coalesce(message, $3) else $3 end, files = $4, weight = $5, ended_at = now(),
                 said = case when $2 = 'done' then said end,
                 number = case when $2 = 'done' then (select coalesce(max(number), 0) + 1 from builds o where o.project_id = b.project_id) end
               where id = $1 and owner = $6 and state = 'running' returning id)
@@ -163,5 +173,6 @@ public sealed class BuildStore(Database database)
             Number = r.Nullable<int?>(13),
             Line = r.GetString(14),
             MadeBy = r.GetString(15),
+            ProofsLeft = r.GetInt32(16),
         }, cancel);
 }

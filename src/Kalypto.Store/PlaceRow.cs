@@ -19,4 +19,10 @@ public sealed record PlaceRow(int Id, int ProjectId, string Folder, string Platf
 
     /// <summary>What following waits for, in words; empty for nothing.</summary>
     public string WaitsFor { get; init; } = "";
+
+    /// <summary>Moves to other folders that following waits with until somebody agrees, as JSON; empty for none.</summary>
+    public string Moves { get; init; } = "";
+
+    /// <summary>The moves that somebody agreed to last, as JSON.</summary>
+    public string Agreed { get; init; } = "";
 }

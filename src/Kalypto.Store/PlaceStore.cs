@@ -3,7 +3,10 @@ namespace Kalypto.Store;
 /// <summary>The places that deliveries are put into.</summary>
 public sealed class PlaceStore(Database database)
 {
-    private const string Columns = "select id, project_id, folder, platform, delivery, follows, followed, pack, waits_for from places";
+    private const string Columns = "select id, project_id, folder, platform, delivery, follows, followed, pack, waits_for, moves, agreed from places";
+
+    // Open pages look again.
+    private const string Told = $"{Signals.Notify}json_build_object('kind', '{Signals.Followed}')::text)";
 
     /// <summary>The places of a project.</summary>
     public Task<List<PlaceRow>> ListAsync(int project, CancellationToken cancel) => database.Source.Command(Columns + " where project_id = $1 order by folder", project).ListAsync(Read, cancel);
@@ -21,7 +24,7 @@ public sealed class PlaceStore(Database database)
         PlaceRow? made = null;
         await EditStore.LastingAsync(database, author, Role.Designer, async connection =>
         {
-            made = (await connection.Command("insert into places (project_id, folder, platform) values ($1, $2, $3) on conflict do nothing returning id, project_id, folder, platform, delivery, follows, followed, pack, waits_for", author.Project, folder, platform)
+            made = (await connection.Command("insert into places (project_id, folder, platform) values ($1, $2, $3) on conflict do nothing returning id, project_id, folder, platform, delivery, follows, followed, pack, waits_for, moves, agreed", author.Project, folder, platform)
                 .ListAsync(Read, cancel)).FirstOrDefault();
             return new(made is null ? StepState.Nothing : StepState.Done, $"Deliver to {folder}");
         }, cancel);
@@ -51,15 +54,31 @@ public sealed class PlaceStore(Database database)
 
     /// <summary>Says whether each change is delivered to a place by itself.</summary>
     public async Task<bool> FollowAsync(int project, int id, bool follows, CancellationToken cancel) => await database.Source
-        .Command("update places set follows = $3, followed = 0, waits_for = '' where project_id = $1 and id = $2", project, id, follows).RunAsync(cancel) > 0;
+        .Command("update places set follows = $3, followed = 0, waits_for = '', moves = '' where project_id = $1 and id = $2", project, id, follows).RunAsync(cancel) > 0;
 
     /// <summary>Says that what a place waited for was settled: it is looked at again.</summary>
     public Task SettledAsync(int id, CancellationToken cancel) => database.Source
-        .Command("update places set followed = 0, waits_for = '' where id = $1 and waits_for <> ''", id).RunAsync(cancel);
+        .Command("update places set followed = 0, waits_for = '', moves = '' where id = $1 and waits_for <> ''", id).RunAsync(cancel);
+
+    /// <summary>Agrees to the moves that a place waits with: it goes on.</summary>
+    /// <param name="project">The project.</param>
+    /// <param name="id">The place.</param>
+    /// <param name="moves">The moves as they were shown.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <returns>False when it waits for others by now.</returns>
+    public async Task<bool> AgreeAsync(int project, int id, string moves, CancellationToken cancel) => await database.Source
+        .Command("update places set agreed = moves, moves = '', followed = 0, waits_for = '' where project_id = $1 and id = $2 and moves = $3 and moves <> ''", project, id, moves).RunAsync(cancel) > 0;
+
+    /// <summary>Takes a place to follow it, unless another process does; null when one does.</summary>
+    public Task<IAsyncDisposable?> TryFollowAsync(int id, CancellationToken cancel) => AdvisoryLock.TryTakeAsync(database, AdvisoryLock.Following, id, cancel);
+
+    /// <summary>Says what following is at.</summary>
+    public Task TellAsync(int id, string waitsFor, CancellationToken cancel) => database.Source
+        .Command($"with told as (update places set waits_for = $2 where id = $1 and waits_for <> $2 returning 1) select {Told} from told", id, waitsFor).RunAsync(cancel);
 
     /// <summary>The places that follow projects which changed since they were looked at, and have been still for a while.</summary>
     public Task<List<PlaceRow>> ToFollowAsync(TimeSpan still, CancellationToken cancel) => database.Source.Command("""
-        select l.id, l.project_id, l.folder, l.platform, l.delivery, l.follows, p.revision, l.pack, l.waits_for from places l join projects p on p.id = l.project_id
+        select l.id, l.project_id, l.folder, l.platform, l.delivery, l.follows, p.revision, l.pack, l.waits_for, l.moves, l.agreed from places l join projects p on p.id = l.project_id
         where l.follows and l.followed <> p.revision and p.archived_at is null and p.deleted_at is null and p.touched_at < now() - $1 order by l.id
         """, still).ListAsync(Read, cancel);
 
@@ -68,9 +87,10 @@ public sealed class PlaceStore(Database database)
     /// <param name="revision">The revision that was looked at.</param>
     /// <param name="pack">What tells the pack apart.</param>
     /// <param name="waitsFor">What it waits for; empty when it was delivered.</param>
+    /// <param name="moves">The moves that it waits with; empty for none.</param>
     /// <param name="cancel">Ends the wait.</param>
-    public Task FollowedAsync(int id, long revision, string pack, string waitsFor, CancellationToken cancel) => database.Source
-        .Command("update places set followed = $2, pack = $3, waits_for = $4 where id = $1", id, revision, pack, waitsFor).RunAsync(cancel);
+    public Task FollowedAsync(int id, long revision, string pack, string waitsFor, string moves, CancellationToken cancel) => database.Source
+        .Command($"with told as (update places set followed = $2, pack = $3, waits_for = $4, moves = $5 where id = $1 returning 1) select {Told} from told", id, revision, pack, waitsFor, moves).RunAsync(cancel);
 
     private static PlaceRow Read(Npgsql.NpgsqlDataReader r) => new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetString(3), r.GetInt32(4))
     {
@@ -78,5 +98,7 @@ public sealed class PlaceStore(Database database)
         Followed = r.GetInt64(6),
         Pack = r.GetString(7),
         WaitsFor = r.GetString(8),
+        Moves = r.GetString(9),
+        Agreed = r.GetString(10),
     };
 }

@@ -31,6 +31,9 @@ public abstract record Signal
     /// <param name="Build">Its number.</param>
     public sealed record Built(int Build) : Signal;
 
+    /// <summary>What a place that follows waits for is another.</summary>
+    public sealed record Followed : Signal;
+
     /// <summary>The connection was away: anything may have happened meanwhile.</summary>
     public sealed record Missed : Signal;
 }

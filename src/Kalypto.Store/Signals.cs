@@ -13,4 +13,5 @@ internal static class Signals
     public const string Proved = "proved";
     public const string Queued = "queued";
     public const string Built = "built";
+    public const string Followed = "followed";
 }

@@ -75,6 +75,22 @@ public class BuildTests
         Assert.DoesNotContain(files, f => f.Key != "manifest.json" && f.Value.Contains("moon", StringComparison.Ordinal) && !f.Key.EndsWith(".png", StringComparison.Ordinal));
     }
 
+    [Theory]
+    [InlineData(2, "done")]
+    [InlineData(9, "failed")]
+    public async Task What_goes_wrong_unexpectedly_is_tried_again_and_ends_a_build_only_when_it_goes_on(int times, string state)
+    {
+        await using var kalypto = await Running.StartAsync(new());
+        var project = await kalypto.ProjectAsync("<rect id='bell' width='24' height='24'/>", ("bell", "picture -webp png scale:1x"));
+        // A sequence counts on when what is done with it is taken back.
+        await kalypto.RunAsync($$"""
+            create sequence tries;
+            create function fail() returns trigger language plpgsql as $f$ begin if nextval('tries') <= {{times}} then raise exception 'odd'; end if; return new; end $f$;
+            create trigger fail before insert on build_files for each row execute function fail();
+            """);
+        Assert.Equal(state, (await kalypto.EndedAsync(await kalypto.BuildAsync(project))).State);
+    }
+
     [Fact]
     public async Task A_worker_that_dies_is_no_property_of_the_picture_that_it_drew()
     {

@@ -51,6 +51,8 @@ public class DeliveryTests
 
         var delta = new ZipArchive(new MemoryStream(await ZipAsync(async s => await kalypto.Get<Deliveries>().ZipAsync("Larkrise", (await kalypto.Get<Deliveries>().CompareAsync(project, 3, 1, Cancel))!, s, Cancel))));
         Assert.Equal(["CHANGES.md", "changes.json"], delta.Entries.Take(2).Select(e => e.FullName));
+        var list = await kalypto.Get<Deliveries>().ListAsync("Larkrise", (await kalypto.Get<Deliveries>().CompareAsync(project, 3, 1, Cancel))!, Cancel);
+        Assert.Equal(["moon"], list.Changes.Files.Where(f => list.Redrawn.ContainsKey(FileIdentity.OwnerOf(f.File.Identity)) && f.IsChanged).Select(f => f.File.Layer));
         Assert.Equal(["web/alarm.png", "web/alarm@2x.png", "web/moon.png", "web/sky.png"], delta.Entries.Select(e => e.FullName).Where(e => e.EndsWith(".png", StringComparison.Ordinal)));
 
         var (again, refusal) = await kalypto.Get<BuildPack>().AgainAsync(first, Running.Ada, Cancel);

@@ -110,6 +110,50 @@ public class DraftTests
         Assert.Single((await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Pictures);
     }
 
+    [Fact]
+    public async Task An_icon_that_other_drawings_show_too_and_one_paints_otherwise_gets_a_name_of_its_own_and_blocks_nothing()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        const string Bell = "<path id='bell' d='M20 20l4 9-9-6h9l-9 6z' fill='#173a45'/>";
+        var project = await kalypto.ProjectAsync(Bell, ("bell", "icon"));
+        Assert.IsType<BroughtIn.Read>(await BringAsync(kalypto, project, Moon + Bell, "archive.svg"));
+        var (archive, there) = (await kalypto.OpenAsync(project)).Designs[1];
+        await kalypto.Get<EditLayers>().DecideAsync(await kalypto.VisitAsync(project), [new(archive.Id, there.Layers.Single(l => l.Name == "bell").Ordinal)], Decision.Ship, Cancel);
+        Assert.IsType<BroughtIn.Next>(await BringAsync(kalypto, project, Bell.Replace("#173a45", "#b8402a", StringComparison.Ordinal)));
+        var workspace = await kalypto.OpenAsync(project);
+        Assert.Equal(["bell-2", "bell"], workspace.States.Select(s => s.NameOf(s.Layers.Single(l => l.Name == "bell"))));
+        var pack = (await kalypto.Get<PlanPack>().PlanAsync(workspace, Cancel)).Pack;
+        Assert.Empty(pack.Blockers);
+        Assert.Contains(pack.Findings, f => f.Check == "one-of-several-drawn-otherwise");
+    }
+
+    [Fact]
+    public async Task An_older_draft_takes_a_name_that_the_drawing_got_later_and_a_gone_layer_hands_its_decision_to_the_one_chosen()
+    {
+        await using var kalypto = await Running.StartAsync(new(), draws: false);
+        var project = await kalypto.ProjectAsync(Bell + Moon, ("bell", "icon"));
+        await BringAsync(kalypto, project, Bell.Replace("'bell'", "'alarm'") + Moon);
+        var (row, state) = Assert.Single((await kalypto.OpenAsync(project)).Designs);
+        await kalypto.Get<EditLayers>().NameAsync(await kalypto.VisitAsync(project), new(row.Id, state.Layers.Single(l => l.Name == "alarm").Ordinal), "", Cancel);
+        var first = (await kalypto.Get<DesignStore>().DraftsAsync(row.Id, Cancel))[^1].Id;
+        await kalypto.Get<HoldDraft>().HoldAsync(Running.By(project), row.Id, first, Cancel);
+        Assert.Equal("bell=Ship/alarm", await SaidAsync(kalypto, project));
+
+        // Something else altogether: the decision of what is gone goes to it by hand, once.
+        await BringAsync(kalypto, project, Moon + "<g id='siren'><path d='M500 500l40 9-9 30z'/><circle cx='700' cy='500' r='9'/></g>");
+        Assert.Equal("", await SaidAsync(kalypto, project));
+        (row, state) = Assert.Single((await kalypto.OpenAsync(project)).Designs);
+        var siren = state.Layers.Single(l => l.Name == "siren").Ordinal;
+        var gone = (await kalypto.Get<CompareDrafts>().RunAsync(row, state, null, Cancel)).Before!.Value.Row.Lineages;
+        var lineage = Enumerable.Range(1, gone.Count - 1).Select(gone.Of).Single(l => row.Lineages.OrdinalOf(l) is null);
+        Assert.True((await kalypto.Get<HoldDraft>().GiveAsync(await kalypto.VisitAsync(project), row.Id, siren, lineage, Cancel)).IsDone);
+        Assert.Equal("siren=Ship/alarm", await SaidAsync(kalypto, project));
+        Assert.Equal(StepState.Nothing, (await kalypto.Get<HoldDraft>().GiveAsync(await kalypto.VisitAsync(project), row.Id, siren - 1, lineage, Cancel)).State);
+        Assert.Equal(StepState.Gone, (await kalypto.Get<HoldDraft>().GiveAsync(await kalypto.VisitAsync(project), row.Id, siren, 4711, Cancel)).State);
+        Assert.True((await kalypto.Get<EditStore>().UndoAsync(Running.By(project), Cancel)).IsDone);
+        Assert.Equal("", await SaidAsync(kalypto, project));
+    }
+
     private static async Task<string> SizesAsync(Running kalypto, int project) =>
         string.Join(' ', (await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Files.Select(f => $"{f.Path} {f.Ask.Width}x{f.Ask.Height}").Order(StringComparer.Ordinal));
 

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using Kalypto.Application.BringingIn;
 using Kalypto.Application.Building;
 using Kalypto.Application.Desk;
@@ -6,6 +7,7 @@ using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Application.Places;
 using Kalypto.Core.Deciding;
+using Kalypto.Core.Placing;
 using Kalypto.Store;
 using Kalypto.Store.People;
 using Microsoft.Extensions.Logging.Abstractions;
@@ -114,19 +116,8 @@ public sealed class FollowingTests : IDisposable
     {
         await using var kalypto = await Running.StartAsync(new());
         var project = await kalypto.ProjectAsync(Bell, ("bell", "picture -webp png scale:1x"));
-        var options = new PlaceOptions([root]);
-        var deliver = new DeliverTo(kalypto.Get<PlaceStore>(), kalypto.Get<BuildStore>(), kalypto.Get<IBlobs>(), options, NullLogger<DeliverTo>.Instance);
-        using var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<Deliveries>(), deliver, kalypto.Get<AuditStore>(), options, NullLogger<FollowService>.Instance);
-        var place = await deliver.AddAsync(Running.By(project), 0, "", "web", Cancel);
-        await kalypto.Get<PlaceStore>().FollowAsync(project, place.Id, true, Cancel);
-        async Task<(int Delivery, string WaitsFor)> FollowedAsync()
-        {
-            foreach (var changed in await kalypto.Get<PlaceStore>().ToFollowAsync(TimeSpan.Zero, Cancel))
-            {
-                await follow.FollowAsync(changed, Cancel);
-            }
-            return (await kalypto.Get<PlaceStore>().FindAsync(project, place.Id, Cancel)) is { } row ? (row.Delivery, row.WaitsFor) : default;
-        }
+        await using var follows = await FollowedPlace.MakeAsync(kalypto, project, root);
+        Task<(int Delivery, string WaitsFor)> FollowedAsync() => follows.LookAsync();
         Assert.Equal((1, ""), await FollowedAsync());
         var before = File.ReadAllText(Path.Combine(root, "bell.png"));
         // Nothing changed, and a change that comes to the same files: no delivery.
@@ -145,5 +136,100 @@ public sealed class FollowingTests : IDisposable
         var (delivery, waitsFor) = await FollowedAsync();
         Assert.Equal(2, delivery);
         Assert.Contains("bell.png", waitsFor, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Files_that_would_lie_in_another_folder_wait_for_a_yes()
+    {
+        await using var kalypto = await Running.StartAsync(new());
+        const string Group = "<g id='tabs'>" + Bell + "<rect id='moon' x='100' width='24' height='24' rx='4'/></g>";
+        var project = await kalypto.ProjectAsync(Group, ("bell", "icon -webp png scale:1x"), ("moon", "icon -webp png scale:1x"));
+        await using var follows = await FollowedPlace.MakeAsync(kalypto, project, root);
+        Assert.Equal((1, ""), await follows.LookAsync());
+        var old = Directory.GetFiles(root, "bell.png", SearchOption.AllDirectories).Single();
+        // The group is called otherwise in the next draft, and folders come from groups.
+        await BringAsync(kalypto, project, Group.Replace("tabs", "navigation", StringComparison.Ordinal));
+        var (delivery, waitsFor) = await follows.LookAsync();
+        Assert.Equal(1, delivery);
+        Assert.NotEmpty(waitsFor);
+        var place = await follows.RowAsync();
+        var move = Assert.Single(FolderMove.Read(place.Moves));
+        Assert.Equal((Path.GetRelativePath(root, Path.GetDirectoryName(old)!), 4), (move.From, move.Files));
+        // It waits without a build, also after other changes, and a yes to something else is none.
+        await kalypto.SayAsync(project, Decision.Ship, ("bell", "icon -webp png scale:1x,2x"));
+        await follows.LookAsync();
+        Assert.Single(await kalypto.Get<BuildStore>().ListAsync(project, Cancel));
+        Assert.True(File.Exists(old));
+        Assert.False(await kalypto.Get<PlaceStore>().AgreeAsync(project, place.Id, "[]", Cancel));
+        Assert.True(await kalypto.Get<PlaceStore>().AgreeAsync(project, place.Id, (await follows.RowAsync()).Moves, Cancel));
+        Assert.Equal((2, ""), await follows.LookAsync());
+        Assert.False(File.Exists(old));
+        Assert.True(File.Exists(Path.Combine(root, move.To, "bell.png")));
+    }
+
+    [Fact]
+    public async Task A_change_that_comes_during_a_delivery_ends_it_and_goes_with_the_next_and_the_place_says_how_far_it_is()
+    {
+        var renderer = new PaperRenderer { Holds = _ => true };
+        await using var kalypto = await Running.StartAsync(renderer);
+        var project = await kalypto.ProjectAsync(Bell, ("bell", "picture -webp png scale:1x"));
+        await using var follows = await FollowedPlace.MakeAsync(kalypto, project, root);
+        var places = kalypto.Get<PlaceStore>();
+        await follows.StartAsync();
+        // It says at what it is, while nothing can be drawn.
+        await UntilAsync(async () => (await follows.RowAsync()).WaitsFor.Contains("1 of 1", StringComparison.Ordinal));
+        await kalypto.SayAsync(project, Decision.Ship, ("bell", "picture -webp png scale:2x"));
+        await UntilAsync(async () => (await kalypto.Get<BuildStore>().ListAsync(project, Cancel)) is [{ State: "running" }, { State: "cancelled" }]);
+        renderer.Release();
+        await UntilAsync(async () => (await follows.RowAsync()) is { Delivery: 1, WaitsFor: "" });
+        Assert.Single(await kalypto.Get<BuildStore>().DeliveriesAsync(project, Cancel));
+    }
+
+    private static async Task UntilAsync(Func<Task<bool>> isSo)
+    {
+        for (var began = Stopwatch.GetTimestamp(); !await isSo(); await Task.Delay(50, Cancel))
+        {
+            Assert.True(Stopwatch.GetElapsedTime(began) < Running.Patience);
+        }
+    }
+
+    private static async Task BringAsync(Running kalypto, int project, string inside)
+    {
+        var file = System.Text.Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9000 9000'>{inside}</svg>");
+        Assert.IsType<BroughtIn.Next>(await kalypto.Get<BringIn>().FileAsync(new(Running.Ada, project), "tonight.svg", file, "tonight.svg", Cancel));
+    }
+
+    // A place that follows a project, looked at when the test wants it.
+    private sealed class FollowedPlace(Running kalypto, int project, int place, FollowService follow) : IAsyncDisposable
+    {
+        public static async Task<FollowedPlace> MakeAsync(Running kalypto, int project, string root)
+        {
+            var options = new PlaceOptions([root]);
+            var deliver = new DeliverTo(kalypto.Get<PlaceStore>(), kalypto.Get<BuildStore>(), kalypto.Get<IBlobs>(), options, NullLogger<DeliverTo>.Instance);
+            var follow = new FollowService(kalypto.Get<PlaceStore>(), kalypto.Get<OpenProject>(), kalypto.Get<PlanPack>(), kalypto.Get<BuildPack>(), kalypto.Get<BuildStore>(), kalypto.Get<Deliveries>(), deliver, kalypto.Get<AuditStore>(), options, NullLogger<FollowService>.Instance);
+            var place = await deliver.AddAsync(Running.By(project), 0, "", "web", Cancel);
+            await kalypto.Get<PlaceStore>().FollowAsync(project, place.Id, true, Cancel);
+            return new(kalypto, project, place.Id, follow);
+        }
+
+        public async Task<PlaceRow> RowAsync() => (await kalypto.Get<PlaceStore>().FindAsync(project, place, Cancel))!;
+
+        public async Task<(int Delivery, string WaitsFor)> LookAsync()
+        {
+            foreach (var changed in await kalypto.Get<PlaceStore>().ToFollowAsync(TimeSpan.Zero, Cancel))
+            {
+                await follow.FollowAsync(changed, Cancel);
+            }
+            var row = await RowAsync();
+            return (row.Delivery, row.WaitsFor);
+        }
+
+        public Task StartAsync() => follow.StartAsync(Cancel);
+
+        public async ValueTask DisposeAsync()
+        {
+            await follow.StopAsync(CancellationToken.None);
+            follow.Dispose();
+        }
     }
 }

@@ -73,7 +73,7 @@ public sealed class ProofTests
         renderer.Stalls = _ => false;
         await kalypto.RunAsync("delete from proofs");
         var measured = (await kalypto.OpenAsync(project)).States.Single();
-        Assert.False(await kalypto.Get<ScreenProofs>().AskAsync([((await kalypto.OpenAsync(project)).Designs[0].Row.DraftId, measured.Measured)], Cancel));
+        Assert.Equal(1, await kalypto.Get<ScreenProofs>().AskAsync([((await kalypto.OpenAsync(project)).Designs[0].Row.DraftId, measured.Measured)], Cancel));
         Assert.Equal(1, (await ProofOfAsync(kalypto, project)).Exactly);
     }
 

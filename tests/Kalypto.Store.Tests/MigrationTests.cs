@@ -31,7 +31,7 @@ public class MigrationTests(DatabaseFixture fixture)
         insert into builds (project_id, state, total, asked, said) values (1, 'running', 3, '{}', '{"Project":{"Id":1,"Name":"Larkrise","Platforms":["web"],"Recipes":""},"Designs":[]}');
         """;
 
-    private static readonly string[] Later = ["0006", "0007", "0008", "0009", "0010", "0021"];
+    private static readonly string[] Later = ["0006", "0007", "0008", "0009", "0010", "0021", "0026"];
 
     private readonly CancellationToken cancel = TestContext.Current.CancellationToken;
 

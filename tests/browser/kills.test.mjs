@@ -19,6 +19,8 @@ const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 90">${A
 
 let browser, page, server, database;
 let options = {};
+// What the servers said that were killed.
+const told = [];
 // The same kills in every run, as far as the machine lets it.
 let seed = 7;
 const random = most => { seed = (seed * 1103515245 + 12345) % 2147483648; return seed % most; };
@@ -50,6 +52,7 @@ const get = path => page.evaluate(p => kalypto.get(p), `/api/projects/1/${path}`
 const post = (path, body) => page.evaluate(([p, b]) => kalypto.post(p, b), [`/api/projects/1/${path}`, body]);
 const restart = async () => {
   await server.kill();
+  told.push(server.output());
   server = await serve({ ...options, database: server.database });
   await open();
 };
@@ -172,7 +175,7 @@ test('whatever is killed, nothing acknowledged is lost and the delivery is that 
     return;
   }
   // No build failed that a quiet server makes, and no job stays leased once nothing is to be drawn.
-  assert.deepEqual((await get('builds')).filter(b => b.state === 'failed'), []);
+  assert.deepEqual((await get('builds')).filter(b => b.state === 'failed'), [], [...told, server.output()].flatMap(text => text.match(/.*Build \d+ failed[^]{0,2000}/g) ?? []).join('\n'));
   while (Number(ask(`select count(*) from drawing_jobs where leased_until > now()`)) > 0) {
     await pause();
   }

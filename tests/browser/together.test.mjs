@@ -58,6 +58,11 @@ test('what one does on one server the other sees on the other, and each takes ba
   await eve.evaluate(() => localStorage.setItem('kalypto-who', 'Eve'));
   await act(eve, 'saturn', { decision: 'Leave' });
   await sees(ada, 'saturn', 'leave');
+  // Ada is told that hers does not hold any more; what she did not touch is nobody's loss.
+  await ada.waitForFunction(() => document.querySelectorAll('.losses p').length === 1);
+  await ada.locator('.losses button', { hasText: 'Close' }).click();
+  assert.equal(await eve.locator('.losses p').count(), 0);
+  await ada.locator('.rows').focus();
   await ada.keyboard.press('z');
   await ada.waitForFunction(() => /Eve changed the same later/.test(document.querySelector('.toast-line').textContent));
   await ada.locator('.history li', { hasText: 'Leave saturn' }).locator('button').click();

@@ -30,6 +30,7 @@ public sealed class BuildPack(
 {
     // Pictures get ready in bursts; one look at all of them serves for many.
     private const int LongestLine = 200;
+    private const int MostTries = 3;
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(120);
 
     // A living process says long before this is over that it is alive.
@@ -207,10 +208,27 @@ public sealed class BuildPack(
     private void Run(int id, Workspace workspace, BuildAsk ask)
     {
         var stop = running[id] = CancellationTokenSource.CreateLinkedTokenSource(lifetime.ApplicationStopping);
-        _ = Task.Run(() => RunAsync(new(builds, id), workspace, ask, stop.Token), CancellationToken.None);
+        _ = Task.Run(async () =>
+        {
+            var held = new HeldBuild(builds, id);
+            // What goes wrong in a way that nobody thought of may pass, as when the database or a worker dies at an odd moment.
+            try
+            {
+                for (var tries = 1; !await RunAsync(held, workspace, ask, tries == MostTries, stop.Token); tries++)
+                {
+                    await Task.WhenAny(Task.Delay(Look, stop.Token));
+                }
+            }
+            finally
+            {
+                running.TryRemove(id, out _);
+                stop.Dispose();
+            }
+        }, CancellationToken.None);
     }
 
-    private async Task RunAsync(HeldBuild held, Workspace workspace, BuildAsk ask, CancellationToken cancel)
+    // False for what went wrong in an unexpected way and is tried again, unless it is the last try.
+    private async Task<bool> RunAsync(HeldBuild held, Workspace workspace, BuildAsk ask, bool isLast, CancellationToken cancel)
     {
         string[] keys = [];
         try
@@ -227,9 +245,10 @@ public sealed class BuildPack(
                 before ??= [.. plan.Drawn.Keys];
                 var wanted = plan.Pack.Files.Where(holds).ToList();
                 keys = [.. wanted.Select(f => f.Key.Hex)];
-                await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel);
                 // Which engine draws a layer is known when its screen is proved. That is waited for, but not for ever.
-                if (!await ProvedAsync(workspace, wanted, cancel) && Stopwatch.GetElapsedTime(began) < MostProving)
+                var unproved = await UnprovedAsync(workspace, wanted, cancel);
+                await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel, unproved);
+                if (unproved > 0 && Stopwatch.GetElapsedTime(began) < MostProving)
                 {
                     await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
                     continue;
@@ -248,7 +267,7 @@ public sealed class BuildPack(
             if (BlockerOf(workspace, plan, ask) is { } blocker)
             {
                 await builds.EndAsync(held.Id, "failed", blocker, [], cancel);
-                return;
+                return true;
             }
             // The PNGs once more, as small as they go.
             var part = plan.Pack.Files.Where(holds).ToList();
@@ -287,19 +306,17 @@ public sealed class BuildPack(
         }
         catch (Exception e)
         {
-            log.LogError(e, "Build {Build} failed", held.Id);
+            log.LogError(e, "Build {Build} failed{Again}", held.Id, isLast ? "" : " and is tried again");
+            if (!isLast)
+            {
+                return false;
+            }
             await FailAsync(held.Id);
         }
-        finally
-        {
-            if (running.TryRemove(held.Id, out var stop))
-            {
-                stop.Dispose();
-            }
-        }
+        return true;
     }
 
-    private async Task<bool> ProvedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
+    private async Task<int> UnprovedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
     {
         var designs = wanted.Select(f => f.Picture.Ref.Design).Distinct().Select(d => workspace.FindDesign(d)!.Value);
         return await proofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted);

@@ -7,7 +7,7 @@ using Kalypto.Store;
 namespace Kalypto.Application.Building;
 
 /// <summary>Compares deliveries, and packs what is different between two.</summary>
-public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer renderer, Notices notices)
+public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer renderer, Notices notices, RedrawnLayers redrawn)
 {
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
     private static readonly string[] Pixels = [".png", ".jpg", ".jpeg", ".webp", ".avif", ".gif"];
@@ -55,7 +55,7 @@ public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer render
     public async Task ZipAsync(string project, Compared compared, Stream target, CancellationToken cancel)
     {
         await using var zip = await PackZip.CreateAsync(target, cancel);
-        var list = ListOf(project, compared);
+        var list = await ListAsync(project, compared, cancel);
         await zip.AddAsync("CHANGES.md", new MemoryStream(Encoding.UTF8.GetBytes(list.Markdown()), writable: false), cancel);
         await zip.AddAsync("changes.json", new MemoryStream(list.Json(), writable: false), cancel);
         foreach (var file in compared.Changes.Different.Select(c => c.New).OfType<DeliveredFile>())
@@ -65,7 +65,10 @@ public sealed class Deliveries(BuildStore builds, IBlobs blobs, IRenderer render
     }
 
     /// <summary>What is different, to be written.</summary>
-    public static ChangeList ListOf(string project, Compared compared) => new(project, compared.From?.Number ?? 0, compared.To.Number ?? 0, compared.To.Line, compared.Changes);
+    public async Task<ChangeList> ListAsync(string project, Compared compared, CancellationToken cancel) => new(project, compared.From?.Number ?? 0, compared.To.Number ?? 0, compared.To.Line, compared.Changes)
+    {
+        Redrawn = compared.From is { } from ? await redrawn.FindAsync(from, compared.To, cancel) : new Dictionary<string, Redrawing>(),
+    };
 
     /// <summary>How the pixels of a changed picture differ; null for what is no picture, or of another size.</summary>
     public async Task<PictureDifference?> DifferenceAsync(FileChange change, CancellationToken cancel) =>

@@ -33,13 +33,13 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     }
 
     /// <summary>Queues those screens of drafts that are not proved yet.</summary>
-    /// <returns>True when nothing is left to prove.</returns>
-    public async Task<bool> AskAsync(IReadOnlyCollection<(int Draft, MeasuredDrawing Drawing)> drafts, CancellationToken cancel, int priority = DrawingQueue.Proving)
+    /// <returns>How many screens are left to prove.</returns>
+    public async Task<int> AskAsync(IReadOnlyCollection<(int Draft, MeasuredDrawing Drawing)> drafts, CancellationToken cancel, int priority = DrawingQueue.Proving)
     {
         var proofs = await OfAsync([.. drafts.Select(d => d.Drawing)], cancel);
         await desk.QueueAsync([.. drafts.SelectMany(d => ScreensOf(d.Drawing).Where(s => proofs[s.Screen] is null)
             .Select(s => new DrawingJob(s.Key, d.Draft, s.Screen.Root.Ordinal, [], "", null) { IsProof = true, Fonts = d.Drawing.Drawn.Fonts.ToJson() }))], priority, cancel);
-        return !proofs.Values.Contains(null);
+        return proofs.Values.Count(p => p is null);
     }
 
     /// <summary>Proves a screen and keeps what that has shown.</summary>

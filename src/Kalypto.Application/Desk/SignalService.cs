@@ -33,6 +33,9 @@ public sealed class SignalService(SignalListener listener, DrawingDesk desk, Pro
                 desk.HearChanged();
                 notices.Give();
                 break;
+            case Signal.Followed:
+                notices.Give();
+                break;
             case Signal.Missed:
                 desk.HearMissed();
                 _ = HearProvedAsync(desk.HearMissed);

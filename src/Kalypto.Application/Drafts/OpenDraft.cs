@@ -30,7 +30,8 @@ public sealed class OpenDraft(DesignStore designs, DrawingCache cache)
         var arrangement = kept.Follow(held, other).In(wanted.Lineages).ToString();
         var drawnAt = DraftScale.Of(row.DrawnAt, held, other);
         var there = row with { DrawnAt = drawnAt, DraftId = draft, DraftNumber = wanted.Number, FileSha256 = wanted.FileSha256, Lineages = wanted.Lineages, Arrangement = arrangement, Asked = wanted.Asked };
-        return (there, new(row.Id, row.Name, drawnAt, await cache.GetAsync(draft, arrangement, row.Fonts, cancel),
-            marks.Where(m => wanted.Lineages.OrdinalOf(row.Lineages.Of(m.Key)) is not null).ToDictionary(m => wanted.Lineages.OrdinalOf(row.Lineages.Of(m.Key))!.Value, m => m.Value)));
+        // What is gone from the draft that holds has its marks all the same.
+        var said = (await designs.MarksAsync(row.Id, cancel)).Where(m => wanted.Lineages.OrdinalOf(m.Key) is not null).ToDictionary(m => wanted.Lineages.OrdinalOf(m.Key)!.Value, m => m.Value);
+        return (there, new(row.Id, row.Name, drawnAt, await cache.GetAsync(draft, arrangement, row.Fonts, cancel), said));
     }
 }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Library;
@@ -31,6 +32,17 @@ public sealed class LibraryLooks(IRenderer renderer)
         var (width, height) = Size(box, Hashed);
         var drawn = await renderer.PixelsAsync(document(width, height), width, height, cancel);
         return drawn.Bytes is { } pixels && pixels.Length == width * height * 4 ? await Task.Run(() => PictureLook.Of(pixels, width, height), cancel) : null;
+    }
+
+    /// <summary>What a picture looks like, with and without a plain ground that it may stand on; none where nothing is to be seen in it.</summary>
+    /// <param name="box">What is shown, in drawing units.</param>
+    /// <param name="document">Makes the document of a size in px.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    public async Task<ImmutableArray<PictureHash>> HashesAsync(Box box, Func<int, int, Scene> document, CancellationToken cancel)
+    {
+        var (width, height) = Size(box, Hashed);
+        return (await renderer.PixelsAsync(document(width, height), width, height, cancel)).Bytes is not { } pixels || pixels.Length != width * height * 4 ? []
+            : await Task.Run<ImmutableArray<PictureHash>>(() => [.. new[] { pixels, WithoutGround.Of(pixels, width, height) }.OfType<byte[]>().Select(p => PictureHash.Of(p, width, height)).OfType<PictureHash>()], cancel);
     }
 
     private static (int Width, int Height) Size(Box box, int side)

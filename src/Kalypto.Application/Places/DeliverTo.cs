@@ -44,6 +44,24 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
     public async Task<Outcome?> DeliverAsync(PlaceRow place, int delivery, IReadOnlySet<string> overwrite, IReadOnlySet<string> leave, CancellationToken cancel) =>
         await RunAsync(place, delivery, overwrite, leave, isLook: false, cancel);
 
+    /// <summary>The files that would go to other folders of a place.</summary>
+    /// <param name="place">The place.</param>
+    /// <param name="files">The files to come, with their identities; their content does not count.</param>
+    /// <param name="cancel">Ends the wait.</param>
+    /// <exception cref="PlaceRefusedException">The place cannot be read.</exception>
+    public async Task<ImmutableArray<FolderMove>> MovesAsync(PlaceRow place, IEnumerable<DeliveredFile> files, CancellationToken cancel)
+    {
+        await using var alone = await places.LockAsync(place.Id, cancel);
+        try
+        {
+            return FolderMove.Of(ToRead(place).ReadLock(), FilesOf(place, files));
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            throw new PlaceRefusedException($"{place.Folder} could not be read: {e.Message}");
+        }
+    }
+
     /// <summary>Ends deliveries that were interrupted.</summary>
     public async Task RecoverAsync(CancellationToken cancel)
     {
@@ -75,7 +93,7 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
         await using var alone = await places.LockAsync(place.Id, cancel);
         try
         {
-            var folder = FolderOf(place) ?? throw new PlaceRefusedException($"{place.Folder} is in no folder that this Kalypto may deliver to. Start it with --deliver for the folder around it.");
+            var folder = ToRead(place);
             await folder.RecoverAsync(cancel);
             var plan = PlacePlan.Of(folder.ReadLock(), delivery, files, folder.Present, overwrite, leave);
             if (isLook || !plan.Conflicts.IsEmpty)
@@ -90,6 +108,9 @@ public sealed class DeliverTo(PlaceStore places, BuildStore builds, IBlobs blobs
             throw new PlaceRefusedException($"{place.Folder} could not be written: {e.Message}");
         }
     }
+
+    private PlaceFolder ToRead(PlaceRow place) =>
+        FolderOf(place) ?? throw new PlaceRefusedException($"{place.Folder} is in no folder that this Kalypto may deliver to. Start it with --deliver for the folder around it.");
 
     private PlaceFolder? FolderOf(PlaceRow place) =>
         options.Roots.FirstOrDefault(r => place.Folder == r || place.Folder.StartsWith(r + Path.DirectorySeparatorChar, StringComparison.Ordinal)) is { } root ? new(root, place.Folder, new Journal(places, place.Id)) : null;

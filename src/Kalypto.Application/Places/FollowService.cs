@@ -1,7 +1,9 @@
+using System.Collections.Concurrent;
 using Kalypto.Application.Building;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Placing;
 using Kalypto.Store;
 using Kalypto.Store.People;
 using Microsoft.Extensions.Hosting;
@@ -11,14 +13,21 @@ namespace Kalypto.Application.Places;
 
 /// <summary>
 /// Delivers to the places that follow a project a moment after its last change, when all is sure and nothing blocks; else it
-/// waits and says what for.
+/// waits and says what for. Each place goes on by itself, so that a large delivery keeps no other place waiting; a change that
+/// comes meanwhile ends it and goes with the next.
 /// </summary>
 public sealed class FollowService(
-    PlaceStore places, OpenProject open, PlanPack plans, BuildPack building, Deliveries deliveries, DeliverTo deliver, AuditStore audit, PlaceOptions options, ILogger<FollowService> log) : BackgroundService
+    PlaceStore places, OpenProject open, PlanPack plans, BuildPack building, BuildStore builds, Deliveries deliveries, DeliverTo deliver, AuditStore audit, PlaceOptions options, ILogger<FollowService> log) : BackgroundService
 {
     private static readonly Actor Follower = Actor.Local("follow", "following");
     private static readonly TimeSpan Still = TimeSpan.FromMilliseconds(300);
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
+
+    // How often a place says how far its delivery is.
+    private static readonly TimeSpan Tell = TimeSpan.FromSeconds(1);
+
+    // What goes on at each place, by its number.
+    private readonly ConcurrentDictionary<int, Following> running = new();
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -30,7 +39,14 @@ public sealed class FollowService(
             {
                 foreach (var place in await places.ToFollowAsync(Still, stoppingToken))
                 {
-                    await FollowAsync(place, stoppingToken);
+                    if (!running.TryGetValue(place.Id, out var present))
+                    {
+                        _ = Task.Run(() => FollowAsync(place, stoppingToken), CancellationToken.None);
+                    }
+                    else if (present.Revision != place.Followed)
+                    {
+                        present.IsOvertaken = true;
+                    }
                 }
             }
             catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
@@ -41,74 +57,135 @@ public sealed class FollowService(
         }
     }
 
-    /// <summary>Follows once.</summary>
+    /// <summary>Follows once, unless this or another process is at the place.</summary>
     public async Task FollowAsync(PlaceRow place, CancellationToken cancel)
     {
-        var (pack, waitsFor) = (place.Pack, "");
-        // What may go well in a moment is looked at again then, not only after the next change.
-        var isDone = true;
+        var following = new Following(place.Followed);
+        if (!running.TryAdd(place.Id, following))
+        {
+            return;
+        }
+        try
+        {
+            await using var alone = await places.TryFollowAsync(place.Id, cancel);
+            if (alone is not null)
+            {
+                await FollowAsync(place, following, cancel);
+            }
+        }
+        catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)
+        {
+            // The database is away or the server stops: the place is looked at again then.
+        }
+        finally
+        {
+            running.TryRemove(place.Id, out _);
+        }
+    }
+
+    private async Task FollowAsync(PlaceRow place, Following following, CancellationToken cancel)
+    {
+        Outcome outcome;
         try
         {
             if (await open.LoadAsync(place.ProjectId, cancel) is not { } workspace)
             {
                 return;
             }
-            if (workspace.IsReadAgain)
-            {
-                (isDone, waitsFor) = (false, "a drawing that is being read again");
-            }
-            else
-            {
-                (pack, waitsFor) = await DeliverAsync(place, workspace, cancel);
-            }
+            outcome = workspace.IsReadAgain ? new(place.Pack, "a drawing that is being read again") { IsDone = false } : await DeliverAsync(place, workspace, following, cancel);
         }
         catch (PlaceRefusedException e)
         {
-            waitsFor = e.Message;
+            outcome = new(place.Pack, e.Message);
         }
         catch (Exception e) when (e is not Npgsql.NpgsqlException and not OperationCanceledException)
         {
             log.LogError(e, "Following to {Folder} failed", place.Folder);
-            waitsFor = "Something went wrong in Kalypto; its log says what.";
+            outcome = new(place.Pack, "Something went wrong in Kalypto; its log says what.");
         }
-        await places.FollowedAsync(place.Id, isDone ? place.Followed : 0, pack, waitsFor, cancel);
+        await places.FollowedAsync(place.Id, outcome.IsDone ? place.Followed : 0, outcome.Pack, outcome.WaitsFor, outcome.Moves, cancel);
     }
 
-    private async Task<(string Pack, string WaitsFor)> DeliverAsync(PlaceRow place, Workspace workspace, CancellationToken cancel)
+    private async Task<Outcome> DeliverAsync(PlaceRow place, Workspace workspace, Following following, CancellationToken cancel)
     {
         if (workspace.Designs.Sum(d => d.Row.Asked) is > 0 and var asked)
         {
-            return (place.Pack, $"{asked} {(asked == 1 ? "layer" : "layers")} to say on the page of changes");
+            return new(place.Pack, $"{asked} {(asked == 1 ? "layer" : "layers")} to say on the page of changes");
         }
+        await places.TellAsync(place.Id, "a look at what changed", cancel);
         var plan = await plans.PlanAsync(workspace, cancel);
         if (plan.Pack.Blockers.FirstOrDefault() is { } blocker)
         {
-            return (place.Pack, blocker.Sentence);
+            return new(place.Pack, blocker.Sentence);
         }
         // Once every crop is known, equal packs come to equal files: nothing is delivered twice.
-        var pack = plan.IsSeen ? Fingerprint.Of([.. plan.Pack.Files.Select(f => $"{f.Path} {f.Key.Hex}")]).Hex : "";
-        if (pack.Length > 0 && pack == place.Pack)
+        if (plan.IsSeen && place.Pack.Length > 0 && PackOf(plan) == place.Pack)
         {
-            return (pack, "");
+            return new(place.Pack, "");
         }
-        var ask = new BuildAsk(place.Platform.Length > 0 ? place.Platform : null);
-        var (build, refusal) = await building.StartAsync(workspace, ask, cancel, "followed by itself", Follower);
+        if (await deliver.MovesAsync(place, FilesToCome.Of(workspace, plan), cancel) is { IsEmpty: false } moves && FolderMove.Write(moves) is var written && written != place.Agreed)
+        {
+            return new(place.Pack, $"your yes to {moves.Sum(m => m.Files)} files that would lie in another folder") { Moves = written };
+        }
+        var (build, refusal) = await building.StartAsync(workspace, new(place.Platform.Length > 0 ? place.Platform : null), cancel, "followed by itself", Follower);
         if (build is not { } id)
         {
-            return (place.Pack, refusal!.Reason == BuildRefusal.Why.NothingShips ? "something that ships" : refusal.Sentence ?? "a pack that can be built");
+            return new(place.Pack, refusal!.Reason == BuildRefusal.Why.NothingShips ? "something that ships" : refusal.Sentence ?? "a pack that can be built");
         }
-        var row = await deliveries.EndedAsync(id, cancel);
+        var row = await EndedAsync(place, id, following, cancel);
+        if (following.IsOvertaken)
+        {
+            return new(place.Pack, "the change that came last") { IsDone = false };
+        }
         if (row?.Number is not { } number)
         {
-            return (place.Pack, row?.Message ?? "a build that ends well");
+            return new(place.Pack, row?.Message ?? "a build that ends well");
         }
-        var outcome = await deliver.DeliverAsync(place, number, new HashSet<string>(), new HashSet<string>(), cancel);
-        if (outcome is { IsDone: true, Plan.IsNothing: false })
+        var done = await deliver.DeliverAsync(place, number, new HashSet<string>(), new HashSet<string>(), cancel);
+        if (done is { IsDone: true, Plan.IsNothing: false })
         {
             await audit.AddAsync(new(AuditEvent.PlaceWritten, Follower.Name, null, place.ProjectId, "", $"delivery {number} to {place.Folder}"), cancel);
         }
-        plan = await plans.PlanAsync(workspace, cancel);
-        pack = Fingerprint.Of([.. plan.Pack.Files.Select(f => $"{f.Path} {f.Key.Hex}")]).Hex;
-        return outcome is { IsDone: true } ? (pack, "") : (place.Pack, outcome is null ? "a delivery" : $"{outcome.Plan.Conflicts.Length} files in the place that somebody changed: {outcome.Plan.Conflicts[0].Path}");
+        return done is { IsDone: true } ? new(PackOf(await plans.PlanAsync(workspace, cancel)), "")
+            : new(place.Pack, done is null ? "a delivery" : $"{done.Plan.Conflicts.Length} files in the place that somebody changed: {done.Plan.Conflicts[0].Path}");
+    }
+
+    // Waits for a build and says how far it is; when something changes meanwhile, it is ended.
+    private async Task<BuildRow?> EndedAsync(PlaceRow place, int build, Following following, CancellationToken cancel)
+    {
+        var ended = deliveries.EndedAsync(build, cancel);
+        for (var isAsked = false; await Task.WhenAny(ended, Task.Delay(isAsked ? Tell : Look, cancel)) != ended;)
+        {
+            if (following.IsOvertaken && !isAsked)
+            {
+                await builds.AskToCancelAsync(place.ProjectId, build, cancel, "Something changed meanwhile: it goes with the next delivery.");
+                isAsked = true;
+            }
+            if (await builds.FindAsync(build, cancel) is { State: "running" } row)
+            {
+                await places.TellAsync(place.Id, row.ProofsLeft > 0
+                    ? $"{row.ProofsLeft} {(row.ProofsLeft == 1 ? "screen" : "screens")} to be compared with the browser"
+                    : row.Done < row.Total ? $"{row.Total - row.Done} of {row.Total} files to be drawn" : "files to be made as small as they go", cancel);
+            }
+        }
+        return await ended;
+    }
+
+    private static string PackOf(PlannedPack plan) => Fingerprint.Of([.. plan.Pack.Files.Select(f => $"{f.Path} {f.Key.Hex}")]).Hex;
+
+    private sealed class Following(long revision)
+    {
+        public long Revision => revision;
+
+        public bool IsOvertaken { get; set; }
+    }
+
+    // What tells the delivered pack apart, and what is waited for.
+    private sealed record Outcome(string Pack, string WaitsFor)
+    {
+        public string Moves { get; init; } = "";
+
+        // False for what may go well in a moment: it is looked at again then, not only after the next change.
+        public bool IsDone { get; init; } = true;
     }
 }

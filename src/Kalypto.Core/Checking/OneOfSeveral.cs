@@ -26,7 +26,7 @@ public sealed class OneOfSeveral : ICheck
         var byName = plan.Pictures.Where(p => p.PartOf is null).ToLookup(p => string.Join('-', p.Words), StringComparer.OrdinalIgnoreCase);
         foreach (var picture in plan.Pictures.Where(p => p.NameIsTyped && p.PartOf is null && p.Words is [_, .., var number] && int.TryParse(number, out _)))
         {
-            if (byName[string.Join('-', picture.Words.SkipLast(1))].FirstOrDefault(p => p.Ref.Design == picture.Ref.Design && FormOf(plan, p) == FormOf(plan, picture)) is { } first)
+            if (byName[string.Join('-', picture.Words.SkipLast(1))].FirstOrDefault(p => p != picture && FormOf(plan, p) == FormOf(plan, picture)) is { } first)
             {
                 yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.Name}” on {picture.ScreenName} is “{first.Name}” on {first.ScreenName} in other colours, and ships as a file of its own.");
             }

@@ -14,7 +14,12 @@ namespace Kalypto.Core.Comparing;
 /// <param name="Changes">What is different.</param>
 public sealed record ChangeList(string Project, int From, int To, string Line, DeliveryChanges Changes)
 {
+    /// <summary>How layers are drawn otherwise, by the owner in the identity of their files; what is missing is drawn as before, or not known.</summary>
+    public IReadOnlyDictionary<string, Redrawing> Redrawn { get; init; } = new Dictionary<string, Redrawing>();
+
     private static readonly JsonWriterOptions Indented = new() { Indented = true, NewLine = "\n", Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    private static readonly string[] Shown = [".svg", ".png", ".webp", ".avif", ".jpg", ".gif"];
 
     private static readonly (string Title, Func<FileChange, bool> Is)[] Parts =
     [
@@ -59,11 +64,48 @@ public sealed record ChangeList(string Project, int From, int To, string Line, D
             if (part.Count > 0)
             {
                 text.Append(CultureInfo.InvariantCulture, $"\n## {title} ({part.Count})\n\n");
-                part.ForEach(c => text.Append(CultureInfo.InvariantCulture, $"- `{c.File.Path}`{Detail(c)}\n"));
+                // What goes with the pictures comes behind them.
+                foreach (var layer in part.GroupBy(c => (c.File.Layer, c.File.Screen, Owner: FileIdentity.OwnerOf(c.File.Identity))).OrderBy(g => g.Key.Layer.Length == 0))
+                {
+                    var indent = layer.Key.Layer.Length > 0 ? "  " : "";
+                    if (layer.Key.Layer.Length > 0)
+                    {
+                        var picture = PictureOf(layer);
+                        text.Append(CultureInfo.InvariantCulture, $"- {picture}**{Escape(layer.Key.Layer)}**{(layer.Key.Screen.Length > 0 ? $" on {Escape(layer.Key.Screen)}" : "")}{WhatOf(layer)}\n");
+                    }
+                    foreach (var change in layer)
+                    {
+                        text.Append(CultureInfo.InvariantCulture, $"{indent}- `{change.File.Path}`{Detail(change)}\n");
+                    }
+                }
             }
         }
         return text.ToString();
     }
+
+    // Where this is read as a page, the picture is shown beside its name: the lightest that a browser shows.
+    private static string PictureOf(IEnumerable<FileChange> files) =>
+        files.Where(f => f.New is { Width: > 0 } && Shown.Any(e => f.New.Path.EndsWith(e, StringComparison.Ordinal))).MinBy(f => f.New!.Bytes)?.New is { } file
+            ? $"<img src=\"{string.Join('/', file.Path.Split('/').Select(Uri.EscapeDataString))}\" height=\"24\" alt=\"\"> " : "";
+
+    private string WhatOf(IEnumerable<FileChange> files) => files.FirstOrDefault(f => f.IsChanged) is not { } change ? ""
+        : WordOf(change) is { } word ? $": {word}" : Sizes(change) is not null ? ": another size" : "";
+
+    private string? WordOf(FileChange change) => Redrawn.GetValueOrDefault(FileIdentity.OwnerOf(change.File.Identity)) switch
+    {
+        Redrawing.Paints => "other colours",
+        Redrawing.Form => "another shape",
+        Redrawing.Size => "another size",
+        Redrawing.Words => "other words",
+        Redrawing.Picture => "another photo",
+        Redrawing.Inside => "something in it",
+        _ => null,
+    };
+
+    private static string? Sizes(FileChange change) => change is { Old: { Width: > 0 } old, New: { Width: > 0 } now } && (old.Width, old.Height) != (now.Width, now.Height)
+        ? FormattableString.Invariant($"{old.Width}×{old.Height} px to {now.Width}×{now.Height} px") : null;
+
+    private static string Escape(string text) => string.Concat(text.Select(c => "\\`*_{}[]<>#|!~&".Contains(c, StringComparison.Ordinal) ? $"\\{c}" : $"{c}"));
 
     private static string Detail(FileChange change)
     {
@@ -77,16 +119,13 @@ public sealed record ChangeList(string Project, int From, int To, string Line, D
             if (change.IsChanged)
             {
                 parts.Add($"{Weight.Text(old.Bytes)} to {Weight.Text(now.Bytes)}");
-                if ((old.Width, old.Height) != (now.Width, now.Height) && old.Width > 0 && now.Width > 0)
-                {
-                    parts.Add(FormattableString.Invariant($"{old.Width}×{old.Height} px to {now.Width}×{now.Height} px"));
-                }
+                parts.AddRange(Sizes(change) is { } sizes ? [sizes] : []);
             }
         }
         return parts.Count > 0 ? $" ({string.Join(", ", parts)})" : "";
     }
 
-    private static void Write(Utf8JsonWriter json, FileChange change)
+    private void Write(Utf8JsonWriter json, FileChange change)
     {
         json.WriteStartObject();
         json.WriteStartArray("what");
@@ -100,6 +139,15 @@ public sealed record ChangeList(string Project, int From, int To, string Line, D
         json.WriteEndArray();
         json.WriteString("identity", change.File.Identity);
         json.WriteString("platform", change.File.Platform);
+        if (change.File.Layer.Length > 0)
+        {
+            json.WriteString("layer", change.File.Layer);
+            json.WriteString("screen", change.File.Screen);
+        }
+        if (change.IsChanged && Redrawn.GetValueOrDefault(FileIdentity.OwnerOf(change.File.Identity)) is var redrawn and not Redrawing.None)
+        {
+            json.WriteString("redrawn", JsonNamingPolicy.CamelCase.ConvertName($"{redrawn}"));
+        }
         Write(json, "before", change.Old);
         Write(json, "now", change.New);
         json.WriteEndObject();

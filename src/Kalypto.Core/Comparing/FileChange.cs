@@ -29,6 +29,6 @@ public sealed record FileChange(DeliveredFile? Old, DeliveredFile? New)
     /// <summary>The file as it is, or was.</summary>
     public DeliveredFile File => New ?? Old!;
 
-    // The name before its scale and its ending.
-    private static string Stem(DeliveredFile file) => file.Name.IndexOfAny(['.', '@']) is > 0 and var end ? file.Name[..end] : file.Name;
+    /// <summary>The name of a file before its scale and its ending.</summary>
+    internal static string Stem(DeliveredFile file) => file.Name.IndexOfAny(['.', '@']) is > 0 and var end ? file.Name[..end] : file.Name;
 }

@@ -9,6 +9,17 @@ namespace Kalypto.Core.Comparing;
 /// </summary>
 public static class FileIdentity
 {
+    private const string Beside = "beside ";
+
+    /// <summary>The id of the platform in an identity; empty for that of a file that goes with the pictures.</summary>
+    public static string PlatformOf(string identity) => IsPicture(identity) && identity.Split(' ', 3) is [_, var platform, _] ? platform : "";
+
+    /// <summary>What an identity begins with: the design and the lineage of the layer, as <c>design:lineage</c>.</summary>
+    public static string OwnerOf(string identity) => identity.IndexOf(' ', StringComparison.Ordinal) is > 0 and var end ? identity[..end] : identity;
+
+    /// <summary>True for the identity of a picture, false for that of a file that goes with the pictures.</summary>
+    public static bool IsPicture(string identity) => !identity.StartsWith(Beside, StringComparison.Ordinal);
+
     /// <summary>The identities of files, in their order; no two are equal.</summary>
     /// <param name="files">The files of a pack.</param>
     /// <param name="lineage">The lineage of a layer in its design.</param>
@@ -34,15 +45,15 @@ public static class FileIdentity
     public static string OfSide(string path, IReadOnlyList<PlannedFile> files, IReadOnlyList<string> identities)
     {
         var slash = path.LastIndexOf('/') + 1;
-        static string OwnerOf(string identity) => identity[..identity.IndexOf(' ', identity.IndexOf(' ', StringComparison.Ordinal) + 1)];
+        static string PlatformAndOwnerOf(string identity) => identity[..identity.IndexOf(' ', identity.IndexOf(' ', StringComparison.Ordinal) + 1)];
         var beside = files.Zip(identities).Where(f => f.First.Path.Length > slash && f.First.Path.LastIndexOf('/') + 1 == slash && f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal)).ToList();
-        var owners = beside.Select(f => OwnerOf(f.Second)).Distinct().Take(2).ToList();
+        var owners = beside.Select(f => PlatformAndOwnerOf(f.Second)).Distinct().Take(2).ToList();
         if (slash == 0 || owners is not [var only] || path[..slash].Count(c => c == '/') <= 1)
         {
-            return $"beside {path}";
+            return $"{Beside}{path}";
         }
         // A picture of several widths has a folder for each.
-        var isOneOfMany = files.Zip(identities).Any(f => OwnerOf(f.Second) == only && !f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal));
-        return isOneOfMany ? $"beside {only} {beside[0].First.Ask.Output} {path[slash..]}" : $"beside {only} {path[slash..]}";
+        var isOneOfMany = files.Zip(identities).Any(f => PlatformAndOwnerOf(f.Second) == only && !f.First.Path.StartsWith(path[..slash], StringComparison.Ordinal));
+        return isOneOfMany ? $"{Beside}{only} {beside[0].First.Ask.Output} {path[slash..]}" : $"{Beside}{only} {path[slash..]}";
     }
 }

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace Kalypto.Core.Library;
 
 /// <summary>What somebody looks for in the library. What is not said is not asked.</summary>
@@ -21,6 +23,6 @@ public sealed record LibraryQuery
     /// <summary>A colour that is to be one of its main ones, <c>#rrggbb</c>.</summary>
     public string? Colour { get; init; }
 
-    /// <summary>What it is to look like.</summary>
-    public PictureHash? Like { get; init; }
+    /// <summary>What it is to look like: any of these; none where that is not asked.</summary>
+    public ImmutableArray<PictureHash> Like { get; init; } = [];
 }

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Globalization;
 using System.Numerics;
 
@@ -18,6 +19,7 @@ public readonly record struct PictureHash(ulong Across, ulong Down, double Aspec
     /// <summary>The distance of pictures that have nothing to do with each other.</summary>
     public const int Farthest = 128;
 
+    private const int MostAtOnce = 4;
     private const int Cells = 8;
     private const int Visible = 8;
 
@@ -71,6 +73,10 @@ public readonly record struct PictureHash(ulong Across, ulong Down, double Aspec
     public static PictureHash? Parse(string? text) => text?.Split('-') is [{ Length: 16 } across, { Length: 16 } down, var aspect]
         && ulong.TryParse(across, NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out var a) && ulong.TryParse(down, NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out var d)
         && double.TryParse(aspect, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var ratio) && ratio is > 0 and < 1e6 ? new(a, d, ratio) : null;
+
+    /// <summary>Reads several, parted by commas; none where one of them is none.</summary>
+    public static ImmutableArray<PictureHash> ParseAll(string? text) =>
+        text?.Split(',').Select(Parse).ToList() is { Count: <= MostAtOnce } all && !all.Contains(null) ? [.. all.OfType<PictureHash>()] : [];
 
     /// <summary>As text that goes into an address.</summary>
     public override string ToString() => string.Create(CultureInfo.InvariantCulture, $"{Across:x16}-{Down:x16}-{Math.Max(Aspect, 0.001):0.###}");

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Kalypto.Core.Comparing;
 
 namespace Kalypto.Core.Placing;
 
@@ -28,7 +29,7 @@ public sealed record PlacePlan(
         PlaceLock before, int delivery, IReadOnlyCollection<PlacedFile> files, Func<string, string?> present, IReadOnlySet<string>? overwrite = null, IReadOnlySet<string>? leave = null)
     {
         var known = before.Files.ToDictionary(f => f.Path, StringComparer.Ordinal);
-        var byIdentity = before.Files.DistinctBy(f => f.Identity).ToDictionary(f => f.Identity, StringComparer.Ordinal);
+        var earlier = FilePairs.Of(before.Files.Select(Compared), files.Select(Compared));
         var (written, changed, renamed, removed) = (new List<PlacedFile>(), new List<PlacedFile>(), new List<(string, PlacedFile)>(), new List<string>());
         var conflicts = new List<PlaceConflict>();
         // What was said of a file stands while it is the same.
@@ -50,10 +51,10 @@ public sealed record PlacePlan(
             {
                 continue;
             }
-            else if (there is null && byIdentity.TryGetValue(file.Identity, out var was) && leaving.Contains(was.Path) && present(was.Path) == was.Sha256)
+            else if (there is null && earlier.TryGetValue(file.Path, out var was) && leaving.Contains(was) && present(was) == known[was].Sha256)
             {
-                renamed.Add((was.Path, file));
-                leaving.Remove(was.Path);
+                renamed.Add((was, file));
+                leaving.Remove(was);
                 after.Add(file);
             }
             else
@@ -70,6 +71,8 @@ public sealed record PlacePlan(
             }
         }
         return new([.. written], [.. changed], [.. renamed], [.. removed], same, [.. conflicts], new(delivery, [.. after]) { Left = [.. left.Values] });
+
+        static FilePairs.Compared Compared(PlacedFile file) => new(file.Identity, file.Path, file.Sha256, FileIdentity.PlatformOf(file.Identity), FileIdentity.IsPicture(file.Identity));
 
         // True for what may be written over; what is left alone or still to be said is not.
         bool Settled(string path, bool isOwn)

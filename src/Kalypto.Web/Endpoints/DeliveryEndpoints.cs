@@ -75,7 +75,7 @@ internal static class DeliveryEndpoints
 
     private static async Task<IResult> ListAsync(Entry entry, int build, int? since, BuildStore builds, Deliveries deliveries, ProjectStore projects, Func<ChangeList, IResult> write, CancellationToken cancel) =>
         await FindAsync(entry, builds, build, cancel) is { Number: { } number } row && await deliveries.CompareAsync(row.ProjectId, number, since, cancel) is { } compared
-            ? write(Deliveries.ListOf((await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "", compared)) : Results.NotFound();
+            ? write(await deliveries.ListAsync((await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "", compared, cancel)) : Results.NotFound();
 
     /// <summary>The content of a delivered file, to be looked at.</summary>
     public static async Task<IResult> FileAsync(IBlobs blobs, DeliveredFile file, HttpResponse response, CancellationToken cancel)

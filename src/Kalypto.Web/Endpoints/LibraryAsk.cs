@@ -16,6 +16,6 @@ internal sealed record LibraryAsk(string? Words, string? Kind, string? Platform,
         From = From,
         To = To,
         Colour = Colour,
-        Like = PictureHash.Parse(Like),
+        Like = PictureHash.ParseAll(Like),
     };
 }

@@ -1,5 +1,6 @@
 using Kalypto.Application.Library;
 using Kalypto.Application.Opening;
+using Kalypto.Core.Comparing;
 using Kalypto.Core.Library;
 using Kalypto.Core.Reading;
 using Kalypto.Store;
@@ -40,7 +41,13 @@ internal static class LibraryEndpoints
                 return NotThere();
             }
             var found = LibrarySearch.Find((await store.AllAsync(cancel, entry.Reader)).Where(l => l.Drawing == shown.Drawing), new()).First();
-            return Results.Ok(LibraryDetail.Of(found, await store.FilesAsync(shown.Owner, cancel)));
+            // Equal drawings of one project are made once; each project has files of its own.
+            var files = new List<(ShippedLayer Of, int Build, DeliveredFile File)>();
+            foreach (var of in found.Places.DistinctBy(p => p.Owner))
+            {
+                files.AddRange((await store.FilesAsync(of.Owner, cancel)).Select(f => (of, f.Build, f.File)));
+            }
+            return Results.Ok(LibraryDetail.Of(found, files));
         });
         library.MapPost("/look", async (HttpRequest request, LookUpPicture look, CancellationToken cancel) =>
         {
@@ -56,7 +63,7 @@ internal static class LibraryEndpoints
             await picture.CopyToAsync(bytes, cancel);
             try
             {
-                return await look.RunAsync(bytes.ToArray(), cancel) is { } hash ? Results.Ok(new { Like = hash.ToString() })
+                return await look.RunAsync(bytes.ToArray(), cancel) is { Length: > 0 } like ? Results.Ok(new { Like = string.Join(',', like) })
                     : Problem.BadRequest("Nothing is to be seen in this picture, so nothing looks like it.");
             }
             catch (DrawingRefusedException e)

@@ -13,6 +13,8 @@ internal static class PlaceEndpoints
 
     private sealed record Whether(bool Value);
 
+    private sealed record Agreed(string? Seen);
+
     private sealed record Ask(int Delivery, string[]? Overwrite, string[]? Leave, bool Look);
 
     public static void MapPlaces(this RouteGroupBuilder project)
@@ -31,6 +33,8 @@ internal static class PlaceEndpoints
         }));
         project.MapPost("/places/{place:int}/follows", async (Entry entry, int place, Whether follows, PlaceStore places, CancellationToken cancel) =>
             await places.FollowAsync(entry.Author.Project, place, follows.Value, cancel) ? Results.Ok() : NotThere());
+        project.MapPost("/places/{place:int}/moves", async (Entry entry, int place, Agreed agreed, PlaceStore places, CancellationToken cancel) =>
+            await places.AgreeAsync(entry.Author.Project, place, agreed.Seen ?? "", cancel) ? Results.Ok() : Problem.Conflict("What would move is different by now. Look at it again."));
         project.MapPost("/places/{place:int}/removed", async (HttpContext http, Entry entry, int place, PlaceStore places, Audit audit, CancellationToken cancel) =>
         {
             var done = await places.RemoveAsync(entry.Author, place, cancel);

@@ -16,6 +16,7 @@ namespace Kalypto.Web.Models;
 /// <param name="IsLikely">True when it was carried over and ought to be looked at.</param>
 /// <param name="Box">Where it lies on its screen, in shares of its sides; null for nowhere.</param>
 /// <param name="Link">Where to work on it.</param>
+/// <param name="Lineage">Names what is gone and was decided on, so that a layer of this draft can take its decision over; null for anything else.</param>
 public sealed record ChangeRow(
     string Key, string Group, string Name, string Sentence, int? Layer, string? Before, string? Now, int Screen, string ScreenName, string Decision, string Files,
-    string? NewName, bool IsLikely, double[]? Box, string? Link);
+    string? NewName, bool IsLikely, double[]? Box, string? Link, int? Lineage);

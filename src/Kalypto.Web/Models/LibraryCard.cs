@@ -11,8 +11,8 @@ namespace Kalypto.Web.Models;
 /// <param name="Name">What its files are called.</param>
 /// <param name="Kind">Its kind.</param>
 /// <param name="Size">Its crop in pt.</param>
-/// <param name="Project">The project of the place that stands for it.</param>
-/// <param name="ProjectId">That project.</param>
+/// <param name="Project">The projects that delivered it.</param>
+/// <param name="ProjectId">The project of the place that stands for it.</param>
 /// <param name="Platforms">The platforms that it was shipped for.</param>
 /// <param name="Used">Where it is used, in words.</param>
 /// <param name="Since">Since when it ships, in words.</param>
@@ -27,7 +27,7 @@ public sealed record LibraryCard(
     {
         var shown = entry.Shown;
         var projects = entry.Places.Select(p => p.Project).Distinct().Count();
-        return new(shown.Drawing, shown.Design, shown.Lineage, shown.Name, shown.Kind, SizeOf(shown), shown.ProjectName, shown.Project, [.. entry.Places.SelectMany(p => p.Platforms).Distinct().Select(NameOf).Order(StringComparer.Ordinal)],
+        return new(shown.Drawing, shown.Design, shown.Lineage, shown.Name, shown.Kind, SizeOf(shown), string.Join(", ", entry.Places.Select(p => p.ProjectName).Distinct()), shown.Project, [.. entry.Places.SelectMany(p => p.Platforms).Distinct().Select(NameOf).Order(StringComparer.Ordinal)],
             $"{Words.Count(entry.Places.Length, "place")}{(projects > 1 ? $" in {Words.Count(projects, "project")}" : "")}", DateOf(entry.Since),
             shown.Look is null ? null : $"/library/pictures/{shown.Drawing}.png", shown.Look?.Hash?.ToString(), [.. shown.Look?.Colours.Select(c => c.Hex) ?? []]);
     }

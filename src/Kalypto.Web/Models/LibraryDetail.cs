@@ -20,16 +20,17 @@ public sealed record LibraryDetail(IReadOnlyList<LibraryDetail.Place> Places, IR
 
     /// <summary>A file of it.</summary>
     /// <param name="Path">Where it lies in its pack.</param>
+    /// <param name="Project">The project that delivered it; empty where only one did.</param>
     /// <param name="Platform">Its platform.</param>
     /// <param name="Facts">Size and weight.</param>
     /// <param name="Href">Where it is fetched.</param>
-    public sealed record File(string Path, string Platform, string Facts, string Href);
+    public sealed record File(string Path, string Project, string Platform, string Facts, string Href);
 
     /// <summary>Puts it together.</summary>
-    public static LibraryDetail Of(LibraryEntry entry, IReadOnlyList<(int Build, DeliveredFile File)> files) => new(
+    public static LibraryDetail Of(LibraryEntry entry, IReadOnlyList<(ShippedLayer Of, int Build, DeliveredFile File)> files) => new(
         [.. entry.Places.Select(p => new Place(p.ProjectName, $"{p.Screen} · {p.Layer}{(p.Layer == p.Name ? "" : $", shipped as {p.Name}")}", When(p), $"/library/layers/{p.Design}/{p.Lineage}"))],
-        [.. files.Select(f => new File(f.File.Path, LibraryCard.NameOf(f.File.Platform), $"{(f.File.Width > 0 ? $"{f.File.Width}×{f.File.Height} px · " : "")}{Words.Weight((f.File.Bytes, false))}",
-            $"/projects/{entry.Shown.Project}/builds/{f.Build}/file?path={Uri.EscapeDataString(f.File.Path)}"))],
+        [.. files.Select(f => new File(f.File.Path, files.Any(o => o.Of.Project != f.Of.Project) ? f.Of.ProjectName : "", LibraryCard.NameOf(f.File.Platform), $"{(f.File.Width > 0 ? $"{f.File.Width}×{f.File.Height} px · " : "")}{Words.Weight((f.File.Bytes, false))}",
+            $"/projects/{f.Of.Project}/builds/{f.Build}/file?path={Uri.EscapeDataString(f.File.Path)}"))],
         $"/library/layers/{entry.Shown.Design}/{entry.Shown.Lineage}.zip", Words.Weight((files.Sum(f => f.File.Bytes), false)));
 
     private static string When(ShippedLayer layer) => layer.Since == layer.Newest ? $"delivery {layer.Since?.Number}, {LibraryCard.DateOf(layer.Since)}"

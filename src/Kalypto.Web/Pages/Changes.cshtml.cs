@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Kalypto.Application.Building;
 using Kalypto.Application.Drafts;
 using Kalypto.Application.Packs;
 using Kalypto.Store;
@@ -8,7 +9,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>A draft against the one before: what did the drawing change, and is anything lost?</summary>
-public sealed class ChangesPage(PlanPack plans, CompareDrafts compare) : ProjectPage(plans, "Changes")
+public sealed class ChangesPage(PlanPack plans, CompareDrafts compare, MovedFiles moved) : ProjectPage(plans, "Changes")
 {
     /// <summary>The design.</summary>
     public DesignRow Design { get; private set; } = null!;
@@ -26,7 +27,8 @@ public sealed class ChangesPage(PlanPack plans, CompareDrafts compare) : Project
         Design = row;
         ViewData["BodyClass"] = "full";
         ViewData["Changes"] = $"/projects/{Workspace.Row.Id}/designs/{design}/changes";
-        Json = JsonSerializer.Serialize(ChangesModel.Of(Workspace, await compare.RunAsync(row, state, with, cancel), await Plans.PlanAsync(Workspace, cancel)), JsonSerializerOptions.Web);
+        var plan = await Plans.PlanAsync(Workspace, cancel);
+        Json = JsonSerializer.Serialize(ChangesModel.Of(Workspace, await compare.RunAsync(row, state, with, cancel), plan, await moved.FindAsync(Workspace, plan, cancel)), JsonSerializerOptions.Web);
         return Page();
     }
 }

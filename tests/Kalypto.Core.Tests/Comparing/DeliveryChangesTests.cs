@@ -48,6 +48,16 @@ public class DeliveryChangesTests
         using var json = JsonDocument.Parse(list.Json());
         Assert.Equal((2, 1, 6), (json.RootElement.GetProperty("to").GetInt32(), json.RootElement.GetProperty("same").GetInt32(), json.RootElement.GetProperty("files").GetArrayLength()));
         Assert.Contains("- `web/alarm@2x.png` (was `web/bell@2x.png`, 10 B to 30 B)", list.Markdown(), StringComparison.Ordinal);
+        // Of pictures it says the layer, the screen and what is different, with a picture; names are words, not marks.
+        var bell = File("1:4 web png 1x", "web/a b/bell.png", 'a', 100, 24) with { Kind = "icon", Layer = "bell *new*", Screen = "Tonight" };
+        var told = new ChangeList("Larkrise", 1, 2, "", DeliveryChanges.Of([bell, bell with { Identity = "1:5 web png 1x", Path = "web/moon.png", Layer = "moon" }],
+            [bell with { Sha256 = new('b', 64) }, bell with { Identity = "1:5 web png 1x", Path = "web/moon.png", Layer = "moon", Sha256 = new('b', 64), Width = 48, Height = 48 }]))
+        {
+            Redrawn = new Dictionary<string, Redrawing> { ["1:4"] = Redrawing.Paints },
+        };
+        Assert.Contains("- <img src=\"web/a%20b/bell.png\" height=\"24\" alt=\"\"> **bell \\*new\\*** on Tonight: other colours\n  - `web/a b/bell.png` (100 B to 100 B)\n", told.Markdown(), StringComparison.Ordinal);
+        Assert.Contains("**moon** on Tonight: another size\n", told.Markdown(), StringComparison.Ordinal);
+        Assert.Contains("\"redrawn\": \"paints\"", Encoding.UTF8.GetString(told.Json()), StringComparison.Ordinal);
         Assert.Contains("## Gone (1)", list.Markdown(), StringComparison.Ordinal);
         Assert.Equal(list.Json(), new ChangeList("Larkrise", 1, 2, "icons", changes).Json());
         Assert.DoesNotContain('\r', Encoding.UTF8.GetString(list.Json()));

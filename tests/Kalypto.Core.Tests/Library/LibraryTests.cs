@@ -99,8 +99,32 @@ public class LibraryTests
         Assert.Equal("alarmx2 belfryx1", Found(new() { From = 24, To = 80 }));
         Assert.Equal("alarmx2 belfryx1", Found(new() { Colour = "#c92a20" }));
         Assert.Equal("moonx1", Found(new() { Colour = "#163e5c" }));
-        Assert.Equal("alarmx2 belfryx1", Found(new() { Like = Dark }));
-        Assert.Equal([0, 3], LibrarySearch.Find(all, new() { Like = Dark }).Select(e => e.Distance));
+        Assert.Equal("alarmx2 belfryx1", Found(new() { Like = [Dark] }));
+        Assert.Equal([0, 3], LibrarySearch.Find(all, new() { Like = [Dark] }).Select(e => e.Distance));
         Assert.Equal(1, LibrarySearch.Find(all, new()).First().Since!.Number);
+    }
+
+    [Fact]
+    public void A_word_in_the_name_says_more_than_one_in_the_screen()
+    {
+        ShippedLayer[] all = [Layer(1, "a", "moon", "icon", 24, "#c8281e", 1), Layer(2, "b", "star", "icon", 24, "#c8281e", 3) with { Screen = "Moon phases" }];
+        Assert.Equal(["moon", "star"], LibrarySearch.Find(all, new() { Words = "moon" }).Select(e => e.Shown.Name));
+    }
+
+    [Fact]
+    public void A_picture_saved_on_a_plain_ground_finds_the_drawing_alone()
+    {
+        foreach (var (ink, ground) in new ((byte, byte, byte) Ink, (byte, byte, byte) Ground)[] { ((20, 40, 60), (255, 255, 255)), ((240, 220, 90), (20, 30, 40)) })
+        {
+            var saved = Picture(Bell, 6, ink, room: 14, ground: ground);
+            Assert.True(Dark.DistanceTo(Hash(saved)) > PictureHash.Alike);
+            Assert.InRange(Dark.DistanceTo(PictureHash.Of(WithoutGround.Of(saved.Pixels, saved.Width, saved.Height)!, saved.Width, saved.Height)!.Value), 0, PictureHash.Alike / 2);
+        }
+        var through = Picture(Bell, 6, (20, 40, 60), room: 9);
+        Assert.Null(WithoutGround.Of(through.Pixels, through.Width, through.Height));
+        var photo = Picture(Bell, 6, (20, 40, 60), ground: (255, 255, 255));
+        Assert.Null(WithoutGround.Of(photo.Pixels, photo.Width, photo.Height));
+        Assert.Equal([Dark with { Aspect = 1.25 }, Dark with { Aspect = 2 }], PictureHash.ParseAll($"{Dark with { Aspect = 1.25 }},{Dark with { Aspect = 2 }}"));
+        Assert.Empty(PictureHash.ParseAll($"{Dark},x"));
     }
 }

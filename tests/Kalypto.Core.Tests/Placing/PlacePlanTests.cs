@@ -1,4 +1,5 @@
 using CsCheck;
+using Kalypto.Core.Comparing;
 using Kalypto.Core.Placing;
 
 namespace Kalypto.Core.Tests.Placing;
@@ -54,6 +55,34 @@ public class PlacePlanTests
         var after = Plan(next.Lock, 'z');
         Assert.Equal("new bell.png | changed  | renamed  | removed  | same 1 | ", Told(after));
         Assert.Empty(after.Lock.Left);
+    }
+
+    [Fact]
+    public void A_place_renames_what_is_told_as_renamed_between_two_deliveries() =>
+        (from old in Files from now in Files select (old, now)).Sample(t =>
+        {
+            var present = t.old.ToDictionary(f => f.Path, f => f.Sha256);
+            var told = DeliveryChanges.Of([.. t.old.Select(Delivered)], [.. t.now.Select(Delivered)]).Files;
+            var plan = PlacePlan.Of(new(1, [.. t.old]), 2, t.now, p => present.GetValueOrDefault(p));
+            // A file that takes the path of another one is written over it, not moved there.
+            Assert.Equal(told.Where(c => c.Old is { } o && c.New is { } n && o.Path != n.Path && !present.ContainsKey(n.Path) && t.now.All(f => f.Path != o.Path)).Select(c => $"{c.Old!.Path}>{c.New!.Path}").Order(),
+                plan.Renamed.Select(r => $"{r.From}>{r.To.Path}").Order());
+        });
+
+    private static readonly Gen<List<PlacedFile>> Files = Gen.Select(Gen.Int[0, 5], Gen.Char['a', 'c'], Gen.Int[0, 7], (p, c, i) => File($"web/f{p}", c, $"1:{i} web svg 1x")).List[0, 6]
+        .Select(l => l.DistinctBy(f => f.Path).DistinctBy(f => f.Identity).ToList());
+
+    private static DeliveredFile Delivered(PlacedFile file) => new(file.Identity, file.Path, file.Sha256, 0) { Platform = FileIdentity.PlatformOf(file.Identity), Kind = "icon" };
+
+    [Fact]
+    public void Files_that_would_lie_in_another_folder_are_told_by_folder_and_a_set_of_a_catalog_counts_by_what_lies_around_it()
+    {
+        var before = new PlaceLock(1, [File("icons/bell.svg", 'a', "1"), File("icons/moon.svg", 'b', "2"), File("Icons/bell.imageset/bell@2x.png", 'c', "3"), File("icons/sun.svg", 'd', "4")]);
+        // A new name in the same folder, a new file and new content are no moves.
+        PlacedFile[] files = [File("tabs/bell.svg", 'a', "1"), File("tabs/moon.svg", 'x', "2"), File("Tabs/alarm.imageset/alarm@2x.png", 'c', "3"), File("icons/star.svg", 'e', "4"), File("other/new.svg", 'f', "5")];
+        Assert.Equal([new("Icons", "Tabs", 1), new("icons", "tabs", 2)], FolderMove.Of(before, files));
+        Assert.Equal(FolderMove.Of(before, files), FolderMove.Read(FolderMove.Write(FolderMove.Of(before, files))));
+        Assert.Empty(FolderMove.Of(before, [File("Icons/alarm.imageset/alarm@2x.png", 'c', "3")]));
     }
 
     [Theory]

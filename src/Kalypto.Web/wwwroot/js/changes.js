@@ -77,6 +77,7 @@ export const changes = () => ({
       this.go(next);
     }
   },
+  countOf(move) { return count(move.files, 'file'); },
   sayNext() { this.go(this.asked[0]); this.$refs.ledger.focus(); },
   get emptyText() { return this.model.against ? 'Nothing is different.' : 'This is the first draft. Drop a newer file of the same name on Screens, and what it changes is told here.'; },
   get sumText() {
@@ -103,6 +104,18 @@ export const changes = () => ({
   },
   same(row) { return this.answer(row, true); },
   another(row) { return this.answer(row, false); },
+  // What is new could be what is gone, on the same screen first.
+  candidatesOf(row) {
+    const fresh = this.of('new');
+    return [...fresh.filter(r => r.screen === row.screen), ...fresh.filter(r => r.screen !== row.screen)].slice(0, most);
+  },
+  async give(row, select) {
+    const layer = Number(select.value);
+    select.value = '';
+    if (layer && await this.say('given', { layer, lineage: row.lineage })) {
+      await this.refresh();
+    }
+  },
   async takeName(row) {
     const { project, design } = this.$root.dataset;
     if (await this.say('names', { layer: row.layer }, `/api/projects/${project}/designs/${design}`)) {

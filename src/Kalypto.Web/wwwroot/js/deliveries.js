@@ -1,5 +1,6 @@
 // The builds of a project, live while one runs.
 import * as server from './server.js';
+import { count } from './words.js';
 
 export const deliveries = () => ({
   builds: server.read('builds'),
@@ -27,7 +28,7 @@ export const deliveries = () => ({
   },
   headline(build) {
     switch (build.state) {
-      case 'running': return `Building: ${build.done} of ${build.total} files`;
+      case 'running': return `Building: ${build.done} of ${build.total} files${build.proofsLeft ? `, ${count(build.proofsLeft, 'screen')} to be compared with the browser` : ''}`;
       case 'done': return '';
       case 'cancelled': return 'Cancelled';
       default: return 'Not built';

@@ -21,7 +21,7 @@ export const places = () => ({
   async loadStates() {
     const answer = await server.get(`${this.path}/places`);
     if (!answer.failed) {
-      answer.places.forEach(p => Object.assign(this.list.find(l => l.id === p.id) ?? {}, { delivery: p.delivery, waitsFor: p.waitsFor, follows: p.follows }));
+      answer.places.forEach(p => Object.assign(this.list.find(l => l.id === p.id) ?? {}, { delivery: p.delivery, waitsFor: p.waitsFor, follows: p.follows, seen: p.seen, moves: p.moves }));
     }
   },
   async loadNumbers() {
@@ -60,6 +60,12 @@ export const places = () => ({
       place.follows = value;
     }
   },
+  async agree(place) {
+    if (!(await this.say(`${this.path}/places/${place.id}/moves`, { seen: place.seen })).failed) {
+      [place.moves, place.waitsFor] = [[], ''];
+    }
+  },
+  moveText(move) { return `${count(move.files, 'file')}: ${move.from || '.'} → ${move.to || '.'}`; },
   async ask(place, look) {
     const answer = await this.say(`${this.path}/places/${place.id}/deliver`, { delivery: place.wanted, overwrite: place.overwrite, leave: place.leave, look });
     if (!answer.failed) {

@@ -7,6 +7,7 @@ import { details } from './details.js';
 import { edits } from './edits.js';
 import { get } from './get.js';
 import { keys } from './keys.js';
+import { losses } from './losses.js';
 import { names } from './names.js';
 import { picture } from './picture.js';
 import { pointer } from './pointer.js';
@@ -80,4 +81,4 @@ const sums = {
 };
 
 // Getters stay getters: each part is laid over the others by its descriptors.
-export const bench = () => Object.defineProperties({}, Object.assign({}, ...[rows, sight, cursor, details, edits, names, tags, get, box, sorting, view, picture, pointer, keys, sums].map(Object.getOwnPropertyDescriptors)));
+export const bench = () => Object.defineProperties({}, Object.assign({}, ...[rows, sight, cursor, details, edits, losses, names, tags, get, box, sorting, view, picture, pointer, keys, sums].map(Object.getOwnPropertyDescriptors)));

@@ -26,7 +26,7 @@ export const edits = {
     this.pending++;
     const answer = await server.post(this.path(end), body);
     this.pending--;
-    return answer;
+    return answer.failed ? answer : { ...answer, own: end === 'edit' ? body : end === 'rename' ? { layers: body.layers, name: true } : 'anything' };
   },
   take(answer) {
     if (answer.failed) {
@@ -52,8 +52,14 @@ export const edits = {
     this.model = model;
     this.revision++;
   },
-  takeIn(answer) {
+  takeIn({ own, ...answer }) {
     this.takeModel(answer);
+    if (own === 'anything') {
+      this.expectAll();
+    } else if (own) {
+      this.rememberEdit(own);
+    }
+    this.findLosses();
     const { rows, order } = answer;
     if (order) {
       this.picked = this.picked.filter(o => this.rowOf(o));
@@ -109,6 +115,8 @@ export const edits = {
       this.refuse(bench);
       return;
     }
+    this.takeModel(bench);
+    this.expectAll();
     this.takeIn(bench);
     this.say(answer.done);
     if (this.drawer === 'history') {
