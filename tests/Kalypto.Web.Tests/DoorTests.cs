@@ -110,6 +110,10 @@ public partial class DoorTests(ServerFixture server)
             using var answer = body is null ? await client.GetAsync(Api(end), cancel) : await client.PostAsJsonAsync(Api(end), body, cancel);
             Assert.True(expected == answer.StatusCode, $"{end}: {answer.StatusCode} {await answer.Content.ReadAsStringAsync(cancel)}");
         }
+        // A platform of no name that there is, which would otherwise look like the whole pack.
+        using var mistyped = await client.GetAsync($"/projects/{server.Project}/builds/1.zip?platform=webb", cancel);
+        Assert.Equal(HttpStatusCode.BadRequest, mistyped.StatusCode);
+        Assert.Contains("android", await mistyped.Content.ReadAsStringAsync(cancel), StringComparison.Ordinal);
         using var absent = await client.GetAsync("/api/projects/999/checks", cancel);
         Assert.Equal(HttpStatusCode.NotFound, absent.StatusCode);
         Assert.Equal("application/problem+json", absent.Content.Headers.ContentType?.MediaType);

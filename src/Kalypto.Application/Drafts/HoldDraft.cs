@@ -119,8 +119,8 @@ public sealed class HoldDraft(ProjectStore projects, DesignStore designs, EditSt
         {
             return new(StepState.Gone);
         }
-        // Somebody gave it away meanwhile.
-        if (draft.Lineages.OrdinalOf(lineage) is not null)
+        // Somebody gave it away meanwhile, or decided on the layer itself, which would be lost.
+        if (draft.Lineages.OrdinalOf(lineage) is not null || state.MarkOf(state.Layers[layer]).Decision != Decision.Open)
         {
             return new(StepState.Nothing);
         }

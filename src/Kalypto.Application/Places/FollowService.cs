@@ -23,6 +23,9 @@ public sealed class FollowService(
     private static readonly TimeSpan Still = TimeSpan.FromMilliseconds(300);
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(250);
 
+    // Each holds a connection to the database as long as it goes on.
+    private const int MostAtOnce = 8;
+
     // How often a place says how far its delivery is.
     private static readonly TimeSpan Tell = TimeSpan.FromSeconds(1);
 
@@ -41,6 +44,10 @@ public sealed class FollowService(
                 {
                     if (!running.TryGetValue(place.Id, out var present))
                     {
+                        if (running.Count >= MostAtOnce)
+                        {
+                            continue;
+                        }
                         _ = Task.Run(() => FollowAsync(place, stoppingToken), CancellationToken.None);
                     }
                     else if (present.Revision != place.Followed)

@@ -41,15 +41,19 @@ internal static class DeliveryEndpoints
             await FindAsync(entry, builds, build, cancel) is not null && (await builds.FilesAsync(build, cancel)).Find(f => f.Path == path) is { } file ? await FileAsync(blobs, file, response, cancel) : Results.NotFound());
         project.MapGet("/builds/{build:int}.zip", async (Entry entry, int build, int? since, string? platform, BuildStore builds, BuildPack pack, Deliveries deliveries, IBlobs blobs, ProjectStore projects, Audit audit, HttpResponse response, CancellationToken cancel) =>
         {
+            var only = AllPlatforms.List.FirstOrDefault(p => p.Id == platform)?.Id;
+            if (only is null && !string.IsNullOrEmpty(platform))
+            {
+                await Problem.BadRequest($"There is no platform of this name. Ask for one of {string.Join(", ", AllPlatforms.List.Select(p => p.Id))}, or for none to get the whole pack.").ExecuteAsync(response.HttpContext);
+                return;
+            }
             if (await FindAsync(entry, builds, build, cancel) is not { State: "done" } row)
             {
                 response.StatusCode = StatusCodes.Status404NotFound;
                 return;
             }
             var name = (await projects.FindAsync(row.ProjectId, cancel))?.Name ?? "";
-            await audit.WriteAsync(response.HttpContext, AuditEvent.DeliveryDownloaded, $"delivery {row.Number}{(since is { } earlier ? $", what differs from {earlier}" : platform is null ? "" : $", {platform}")}");
-            // Of a platform that there is none of, the whole.
-            var only = AllPlatforms.List.FirstOrDefault(p => p.Id == platform)?.Id;
+            await audit.WriteAsync(response.HttpContext, AuditEvent.DeliveryDownloaded, $"delivery {row.Number}{(since is { } earlier ? $", what differs from {earlier}" : only is null ? "" : $", {only}")}");
             ZipAnswer.Begin(response, name, "pack", $"-{row.Number}{(since is { } other ? $"-since-{other}" : only is null ? "" : $"-{only}")}");
             if (since is { } from && await deliveries.CompareAsync(row.ProjectId, row.Number ?? 0, from, cancel) is { } compared)
             {

@@ -102,6 +102,13 @@ public partial class PlatformTests
         Assert.Contains("public static let bell = \"bell\"\n", Text(Plan(Bell, "apple", null, ("bell", "icon")), "apple/Pictures.swift"), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void Comments_call_a_layer_as_people_do_and_not_as_a_program_counts()
+    {
+        Assert.Contains("/// bell on ", Text(Plan(Bell, "apple", null, ("bell", "icon")), "apple/Pictures.swift"), StringComparison.Ordinal);
+        Assert.DoesNotContain("Group 41", Text(Plan(Bell.Replace("'bell'", "'Group 41'", StringComparison.Ordinal), "apple", null, ("Group 41", "icon")), "apple/Pictures.swift"), StringComparison.Ordinal);
+    }
+
     private const string Two = Bell + "<path id='bell-dark' d='M10 10h5v9z'/>";
 
     [Theory]

@@ -1,5 +1,6 @@
 using Kalypto.Core.Designs;
 using Kalypto.Core.Formats;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Platforms.Code;
@@ -24,6 +25,6 @@ internal sealed record CodePicture(Picture Picture, string Name, string Value, I
     /// <summary>Its size in pt, as it is shown.</summary>
     public (double Width, double Height) Size => Picture.CropFor(Files[0].Platform) is { } crop ? (crop.Box.Width, crop.Box.Height) : (Files[0].Width, Files[0].Height);
 
-    /// <summary>What it is, for whoever reads the code: its layer, screen and size.</summary>
-    public string About(string unit) => $"{Picture.LayerName} on {Picture.ScreenName}, {Numbers.Text(Size.Width)} × {Numbers.Text(Size.Height)} {unit}".Replace("*/", "* /", StringComparison.Ordinal).Replace("/*", "/ *", StringComparison.Ordinal).ReplaceLineEndings(" ");
+    /// <summary>What it is, for whoever reads the code: its layer, screen and size. A name that a program gave says nothing, and is another one in the next draft.</summary>
+    public string About(string unit) => $"{(DefaultNames.IsDefault(Picture.LayerName) ? "" : $"{Picture.LayerName} ")}on {Picture.ScreenName}, {Numbers.Text(Size.Width)} × {Numbers.Text(Size.Height)} {unit}".Replace("*/", "* /", StringComparison.Ordinal).Replace("/*", "/ *", StringComparison.Ordinal).ReplaceLineEndings(" ");
 }

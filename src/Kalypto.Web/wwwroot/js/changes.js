@@ -104,9 +104,9 @@ export const changes = () => ({
   },
   same(row) { return this.answer(row, true); },
   another(row) { return this.answer(row, false); },
-  // What is new could be what is gone, on the same screen first.
+  // What is new and not decided on could be what is gone, on the same screen first.
   candidatesOf(row) {
-    const fresh = this.of('new');
+    const fresh = this.of('new').filter(r => r.decision === 'Open');
     return [...fresh.filter(r => r.screen === row.screen), ...fresh.filter(r => r.screen !== row.screen)].slice(0, most);
   },
   async give(row, select) {
