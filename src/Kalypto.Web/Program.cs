@@ -77,6 +77,7 @@ builder.Services.ConfigureHttpJsonOptions(o =>
     o.SerializerOptions.RespectNullableAnnotations = true;
 });
 builder.Services.AddSingleton(workers).AddHealth();
+builder.Services.AddSingleton<WholePage>();
 builder.Services.AddLimits(builder.Configuration.GetValue("ComingPerMinute", Limits.Coming));
 var proxies = TrustedProxies.Parse(builder.Configuration.GetSection("TrustedProxy").GetChildren().Select(c => c.Value ?? ""));
 var hosts = Listening.Hosts(builder.Configuration["AllowedHosts"]);

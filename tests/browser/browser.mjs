@@ -11,10 +11,22 @@ export const launch = (...more) => chromium.launch({
 // Waits end on what happens. This is only so that one that never would ends at all, also on a busy machine.
 export const patience = Number(process.env.KALYPTO_TEST_PATIENCE ?? 600_000);
 
+// A network of the machine that changes ends what is on its way to a page, which has nothing to do with Kalypto.
+const stayOnWay = page => {
+  const goto = page.goto.bind(page);
+  page.goto = (...args) => goto(...args).catch(e => {
+    if (e.message.includes('ERR_NETWORK_CHANGED')) {
+      return page.goto(...args);
+    }
+    throw e;
+  });
+};
+
 // A context, and so a person of its own. Its pages can ask their server as Kalypto's own scripts do: `kalypto.post(...)`.
 export const person = async (browser, options) => {
   const context = await browser.newContext(options);
   context.setDefaultTimeout(patience);
+  context.on('page', stayOnWay);
   await context.addInitScript(() => {
     // What lies in a frame has no scripts.
     if (window !== window.top) {

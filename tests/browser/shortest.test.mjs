@@ -214,4 +214,32 @@ test('a server that does not answer stays told until it does, and all decided is
   await page.waitForFunction(() => document.querySelectorAll('.ledger-row').length === 0, null, { timeout: patience });
 });
 
+test('a page of which a part did not come is loaded again, and says so when that does not help', async () => {
+  const complained = problems.length;
+  const asked = [];
+  const lose = (pattern, times) => page.route(pattern, route => { asked.push(route.request().url()); return route.abort('internetdisconnected'); }, { times });
+  const isAlive = () => page.waitForFunction(() => document.querySelector('.design')?._x_dataStack && document.querySelector('.screen-face img')?.naturalWidth > 0 && getComputedStyle(document.querySelector('.top')).display === 'flex', null, { timeout: patience });
+  // A script that another one needs, and a style; then a picture alone.
+  await lose(/\/js\/screens\.js/, 1);
+  await lose(/\/css\/kalypto\.css/, 1);
+  await page.goto(server.address + '/projects/1');
+  await isAlive();
+  assert.equal(asked.length, 2, asked.join(' '));
+  await lose(/\/pictures\//, 1);
+  await page.reload();
+  await isAlive();
+  assert.equal(asked.length, 3, asked.join(' '));
+  assert.equal(await page.locator('.silence').count(), 0);
+  asked.length = 0;
+  await lose(/\/js\/screens\.js/);
+  await page.goto(server.address + '/projects/1');
+  await page.locator('.silence[role=alert]').waitFor({ timeout: patience });
+  assert.equal(asked.length, 4);
+  await page.unrouteAll();
+  await page.goto(server.address + '/projects/1');
+  await isAlive();
+  assert.equal(await page.locator('.silence').count(), 0);
+  problems.splice(complained);
+});
+
 test('no page complained in its console', () => assert.deepEqual(problems, []));

@@ -21,7 +21,9 @@ const parse = text => {
 export const read = id => JSON.parse(document.getElementById(id).textContent);
 
 export const send = async (method, url, body) => {
-  const response = await fetch(url, { method, headers: { ...headers(), ...(body ? { 'Content-Type': 'application/json' } : {}) }, body: body && JSON.stringify(body) }).catch(() => null);
+  const ask = () => fetch(url, { method, headers: { ...headers(), ...(body ? { 'Content-Type': 'application/json' } : {}) }, body: body && JSON.stringify(body) }).catch(() => null);
+  // A network that changes ends what is on its way; what only reads is asked once more.
+  const response = await ask() ?? (method === 'GET' ? await ask() : null);
   if (!response) {
     watchSilence();
     return { failed: true, message: silent };
