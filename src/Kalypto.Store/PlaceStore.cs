@@ -6,7 +6,7 @@ public sealed class PlaceStore(Database database)
     private const string Columns = "select id, project_id, folder, platform, delivery, follows, followed, pack, waits_for, moves, agreed from places";
 
     // Open pages look again.
-    private const string Told = $"{Signals.Notify}json_build_object('kind', '{Signals.Followed}')::text)";
+    private const string Told = $"{Signals.Notify}json_build_object('kind', '{Signals.Followed}', 'project', project_id)::text)";
 
     /// <summary>The places of a project.</summary>
     public Task<List<PlaceRow>> ListAsync(int project, CancellationToken cancel) => database.Source.Command(Columns + " where project_id = $1 order by folder", project).ListAsync(Read, cancel);
@@ -74,7 +74,7 @@ public sealed class PlaceStore(Database database)
 
     /// <summary>Says what following is at.</summary>
     public Task TellAsync(int id, string waitsFor, CancellationToken cancel) => database.Source
-        .Command($"with told as (update places set waits_for = $2 where id = $1 and waits_for <> $2 returning 1) select {Told} from told", id, waitsFor).RunAsync(cancel);
+        .Command($"with told as (update places set waits_for = $2 where id = $1 and waits_for <> $2 returning project_id) select {Told} from told", id, waitsFor).RunAsync(cancel);
 
     /// <summary>The places that follow projects which changed since they were looked at, and have been still for a while.</summary>
     public Task<List<PlaceRow>> ToFollowAsync(TimeSpan still, CancellationToken cancel) => database.Source.Command("""
@@ -90,7 +90,7 @@ public sealed class PlaceStore(Database database)
     /// <param name="moves">The moves that it waits with; empty for none.</param>
     /// <param name="cancel">Ends the wait.</param>
     public Task FollowedAsync(int id, long revision, string pack, string waitsFor, string moves, CancellationToken cancel) => database.Source
-        .Command($"with told as (update places set followed = $2, pack = $3, waits_for = $4, moves = $5 where id = $1 returning 1) select {Told} from told", id, revision, pack, waitsFor, moves).RunAsync(cancel);
+        .Command($"with told as (update places set followed = $2, pack = $3, waits_for = $4, moves = $5 where id = $1 returning project_id) select {Told} from told", id, revision, pack, waitsFor, moves).RunAsync(cancel);
 
     private static PlaceRow Read(Npgsql.NpgsqlDataReader r) => new(r.GetInt32(0), r.GetInt32(1), r.GetString(2), r.GetString(3), r.GetInt32(4))
     {

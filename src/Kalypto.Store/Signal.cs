@@ -32,7 +32,8 @@ public abstract record Signal
     public sealed record Built(int Build) : Signal;
 
     /// <summary>What a place that follows waits for is another.</summary>
-    public sealed record Followed : Signal;
+    /// <param name="Project">Its project.</param>
+    public sealed record Followed(int Project) : Signal;
 
     /// <summary>The connection was away: anything may have happened meanwhile.</summary>
     public sealed record Missed : Signal;

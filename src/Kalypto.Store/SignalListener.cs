@@ -65,7 +65,7 @@ public sealed class SignalListener(Database database)
                 Signals.Proved => new Signal.Proved(p.Key ?? "", p.By ?? ""),
                 Signals.Queued => new Signal.Queued(p.By ?? ""),
                 Signals.Built => new Signal.Built(p.Build),
-                Signals.Followed => new Signal.Followed(),
+                Signals.Followed => new Signal.Followed(p.Project),
                 _ => null,
             };
         }

@@ -118,7 +118,11 @@ public sealed class FollowingTests : IDisposable
         var project = await kalypto.ProjectAsync(Bell, ("bell", "picture -webp png scale:1x"));
         await using var follows = await FollowedPlace.MakeAsync(kalypto, project, root);
         Task<(int Delivery, string WaitsFor)> FollowedAsync() => follows.LookAsync();
+        var asked = Assert.Single(await kalypto.Get<PlaceStore>().ToFollowAsync(TimeSpan.Zero, Cancel));
         Assert.Equal((1, ""), await FollowedAsync());
+        // Whoever asked before that was done does nothing more.
+        await follows.FollowAsync(asked);
+        Assert.Single(await kalypto.Get<BuildStore>().ListAsync(project, Cancel));
         var before = File.ReadAllText(Path.Combine(root, "bell.png"));
         // Nothing changed, and a change that comes to the same files: no delivery.
         Assert.Equal((1, ""), await FollowedAsync());
@@ -223,6 +227,8 @@ public sealed class FollowingTests : IDisposable
             var row = await RowAsync();
             return (row.Delivery, row.WaitsFor);
         }
+
+        public Task FollowAsync(PlaceRow row) => follow.FollowAsync(row, Cancel);
 
         public Task StartAsync() => follow.StartAsync(Cancel);
 

@@ -28,9 +28,10 @@ namespace Kalypto.Application.Building;
 public sealed class BuildPack(
     OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, OpenQuestions questions, PagesOfPack pages, WordFonts fonts, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
-    // Pictures get ready in bursts; one look at all of them serves for many.
     private const int LongestLine = 200;
     private const int MostTries = 3;
+
+    // Pictures get ready in bursts; one look at all of them serves for many.
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(120);
 
     // A living process says long before this is over that it is alive.

@@ -19,16 +19,16 @@ public sealed class MovedFiles(BuildStore builds)
         var files = FilesToCome.Of(workspace, plan).ToList();
         var deliveries = await builds.DeliveriesAsync(workspace.Row.Id, cancel);
         var moved = new Dictionary<string, FileChange>(StringComparer.Ordinal);
-        foreach (var platform in files.GroupBy(f => f.Platform))
+        // Some screens or layers say nothing of the rest of a platform.
+        BuildRow? NewestOf(string platform) => deliveries.Find(d => JsonSerializer.Deserialize<BuildAsk>(d.Asked) is { } ask && (ask == new BuildAsk() || ask == new BuildAsk(platform)));
+        // Most platforms came last with the same delivery, whose files are read once.
+        foreach (var part in files.GroupBy(f => f.Platform).Select(p => (Platform: p.Key, Newest: NewestOf(p.Key))).Where(p => p.Newest is not null).GroupBy(p => p.Newest!.Id, p => p.Platform))
         {
-            // Some screens or layers say nothing of the rest of a platform.
-            if (deliveries.Find(d => JsonSerializer.Deserialize<BuildAsk>(d.Asked) is { } ask && (ask == new BuildAsk() || ask == new BuildAsk(platform.Key))) is { } newest)
+            var platforms = part.ToHashSet();
+            var before = (await builds.FilesAsync(part.Key, cancel)).Where(f => f.Kind.Length > 0 && platforms.Contains(f.Platform)).ToList();
+            foreach (var change in DeliveryChanges.Of(before, [.. files.Where(f => platforms.Contains(f.Platform))]).Files.Where(c => c.IsMoved))
             {
-                var before = (await builds.FilesAsync(newest.Id, cancel)).Where(f => f.Kind.Length > 0 && f.Platform == platform.Key).ToList();
-                foreach (var change in DeliveryChanges.Of(before, [.. platform]).Files.Where(c => c.IsMoved))
-                {
-                    moved[change.New!.Path] = change;
-                }
+                moved[change.New!.Path] = change;
             }
         }
         return [.. plan.Pack.Files.Where(f => moved.ContainsKey(f.Path)).Select(f => (f, moved[f.Path]))];

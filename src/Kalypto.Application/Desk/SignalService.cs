@@ -33,8 +33,8 @@ public sealed class SignalService(SignalListener listener, DrawingDesk desk, Pro
                 desk.HearChanged();
                 notices.Give();
                 break;
-            case Signal.Followed:
-                notices.Give();
+            case Signal.Followed followed:
+                notices.Give(followed.Project);
                 break;
             case Signal.Missed:
                 desk.HearMissed();

@@ -75,9 +75,10 @@ public sealed class FollowService(
         try
         {
             await using var alone = await places.TryFollowAsync(place.Id, cancel);
-            if (alone is not null)
+            // What was asked before it was free may be done by now.
+            if (alone is not null && await places.FindAsync(place.ProjectId, place.Id, cancel) is { Follows: true } now && now.Followed != place.Followed)
             {
-                await FollowAsync(place, following, cancel);
+                await FollowAsync(now with { Followed = place.Followed }, following, cancel);
             }
         }
         catch (Exception e) when (e is Npgsql.NpgsqlException or OperationCanceledException)

@@ -105,7 +105,8 @@ public sealed record ChangeList(string Project, int From, int To, string Line, D
     private static string? Sizes(FileChange change) => change is { Old: { Width: > 0 } old, New: { Width: > 0 } now } && (old.Width, old.Height) != (now.Width, now.Height)
         ? FormattableString.Invariant($"{old.Width}×{old.Height} px to {now.Width}×{now.Height} px") : null;
 
-    private static string Escape(string text) => string.Concat(text.Select(c => "\\`*_{}[]<>#|!~&".Contains(c, StringComparison.Ordinal) ? $"\\{c}" : $"{c}"));
+    // Names are words and no marks, and stay on their line.
+    private static string Escape(string text) => string.Concat(text.ReplaceLineEndings(" ").Select(c => "\\`*_{}[]<>#|!~&".Contains(c, StringComparison.Ordinal) ? $"\\{c}" : $"{c}"));
 
     private static string Detail(FileChange change)
     {

@@ -42,12 +42,14 @@ public sealed record ChangesModel(
             return new(row.Name, row.DraftNumber, null, null, false, compared.Changes.Same, [], [], drafts);
         }
         var isNext = compared.Drafts.Any(d => d.Id == row.DraftId && d.Follows == beforeRow.DraftId);
+        var movedHere = moved.Where(m => m.File.Picture.Ref.Design == row.Id).ToList();
+        var movedIn = movedHere.SelectMany(m => state.Layers[m.File.Picture.Ref.Ordinal].Ancestors()).CountBy(l => l).ToDictionary();
         var screens = new ChangedScreens(workspace.Row.Id, compared);
         var rows = compared.Changes.Changes.Select(c => RowOf(c)).OrderBy(r => Array.IndexOf(Groups, r.Group)).ToList();
         return new(row.Name, row.DraftNumber, beforeRow.DraftNumber, beforeRow.DraftId, isNext,
             compared.Changes.Same, rows, screens.All, drafts)
         {
-            Moves = FolderMove.Of(moved.Where(m => m.File.Picture.Ref.Design == row.Id).Select(m => m.Change)),
+            Moves = FolderMove.Of(movedHere.Select(m => m.Change)),
             DrawnAt = state.DrawnAt == before.DrawnAt ? null
                 : $"drawn at {Numbers.Text(state.DrawnAt, 2)}x, draft {beforeRow.DraftNumber} at {Numbers.Text(before.DrawnAt, 2)}x: sizes in pt are compared",
         };
@@ -61,13 +63,11 @@ public sealed record ChangesModel(
             var (screen, box) = now is not null ? screens.Place(state, now, isNow: true) : screens.Place(before, old!, isNow: false);
             return new($"{change.Old}-{change.New}", GroupOf(change), old is not null ? before.NameOf(old) : state.NameOf(now!), ChangeWords.Say(change, before, state), now?.Ordinal,
                 old is null ? null : PictureOf(beforeRow, old), now is null ? null : PictureOf(row, now), screen, screen < 0 ? "on no screen" : screens.All[screen].Name,
-                mark.Decision.ToString(), files > 0 ? Words.Count(files, "file") : now is not null && MovedIn(now) is > 0 and var inside ? $"{Words.Count(inside, "file")} in it {(inside == 1 ? "moves" : "move")}" : now is null && mark.Decision == Decision.Ship ? "not delivered any more" : mark.Decision == Decision.Code ? "in code" : "no files",
+                mark.Decision.ToString(), files > 0 ? Words.Count(files, "file") : now is not null && movedIn.GetValueOrDefault(now) is > 0 and var inside ? $"{Words.Count(inside, "file")} in it {(inside == 1 ? "moves" : "move")}" : now is null && mark.Decision == Decision.Ship ? "not delivered any more" : mark.Decision == Decision.Code ? "in code" : "no files",
                 change.IsRenamed && !change.IsAsked && now is not null && mark.ShipName is not null && mark.ShipName != now.Name && mark.Decision == Decision.Ship ? now.Name : null,
                 change.Grade == PairGrade.Likely, box, reference is { } link ? Links.Layer(workspace, link) : null,
                 now is null && isNext && mark.Decision != Decision.Open ? beforeRow.Lineages.Of(old!.Ordinal) : null);
         }
-
-        int MovedIn(Layer layer) => moved.Count(m => m.File.Picture.Ref.Design == row.Id && state.Layers[m.File.Picture.Ref.Ordinal].Ancestors().Contains(layer));
 
         Mark MarkOfGone(LayerChange change) => change.Old is { } o ? before.SaidOf(before.Layers[o]) : Mark.None;
 

@@ -49,7 +49,7 @@ public class DeliveryChangesTests
         Assert.Equal((2, 1, 6), (json.RootElement.GetProperty("to").GetInt32(), json.RootElement.GetProperty("same").GetInt32(), json.RootElement.GetProperty("files").GetArrayLength()));
         Assert.Contains("- `web/alarm@2x.png` (was `web/bell@2x.png`, 10 B to 30 B)", list.Markdown(), StringComparison.Ordinal);
         // Of pictures it says the layer, the screen and what is different, with a picture; names are words, not marks.
-        var bell = File("1:4 web png 1x", "web/a b/bell.png", 'a', 100, 24) with { Kind = "icon", Layer = "bell *new*", Screen = "Tonight" };
+        var bell = File("1:4 web png 1x", "web/a b/bell.png", 'a', 100, 24) with { Kind = "icon", Layer = "bell\n*new*", Screen = "Tonight" };
         var told = new ChangeList("Larkrise", 1, 2, "", DeliveryChanges.Of([bell, bell with { Identity = "1:5 web png 1x", Path = "web/moon.png", Layer = "moon" }],
             [bell with { Sha256 = new('b', 64) }, bell with { Identity = "1:5 web png 1x", Path = "web/moon.png", Layer = "moon", Sha256 = new('b', 64), Width = 48, Height = 48 }]))
         {
