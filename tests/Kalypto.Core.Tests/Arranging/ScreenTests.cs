@@ -61,6 +61,24 @@ public class ScreenTests
         }
     }
 
+    [Theory]
+    [InlineData("")]
+    [InlineData("<path id='sign' d='M300 700h24v24h-24z'/>")]
+    public void What_runs_out_of_its_screen_is_listed_on_it_and_so_is_its_group(string more)
+    {
+        // As of a tool that lets words run on: four screens wide, by itself, in a group alone, and in the group with the ground.
+        const string Long = "<text id='{0}' x='{1}' y='300' font-size='20'>Tonight at nine the dome opens for everyone who wants to see the rings of Saturn, the moons of Jupiter, and the cloud bands of both</text>";
+        string Words(string id, int x) => string.Format(System.Globalization.CultureInfo.InvariantCulture, Long, id, x);
+        var grounds = string.Concat(new[] { 420, 820 }.Select(x => $"<rect x='{x}' y='20' width='375' height='812'/>"));
+        var measured = Svg.Measure($"<g id='first'><rect id='ground' x='20' y='20' width='375' height='812'/><g id='card'>{Words("held", 40)}</g>{more}</g>{grounds}{Words("loose", 440)}<g id='row'>{Words("inner", 840)}</g><path id='over' d='M500 400H860V410H500z'/>", Board);
+        var split = measured.Arrange(new ScreenEdits(measured.Drawn, Arrangement.None).Split([.. new[] { 20, 420, 820 }.Select(x => new NewScreen($"at {x}", new(x, 20, 375, 812)))]));
+        Assert.All(new[] { "first", "ground", "card", "held" }, n => Assert.Equal("at 20", split.ScreenOf(split.Drawing.Layer(n))?.Name));
+        Assert.All(new[] { "loose", "over" }, n => Assert.Equal("at 420", split.ScreenOf(split.Drawing.Layer(n))?.Name));
+        Assert.All(new[] { "row", "inner" }, n => Assert.Equal("at 820", split.ScreenOf(split.Drawing.Layer(n))?.Name));
+        // None is lost: what has a shape and shows on a screen is on one.
+        Assert.DoesNotContain(split.Drawing.Layers, l => l.Ordinal > 0 && l.Children.Count == 0 && split.Shapes[l.Ordinal] is not null && split.ScreenOf(l) is null);
+    }
+
     [Fact]
     public void Screens_are_named_once_moved_framed_and_taken_away()
     {
