@@ -20,7 +20,7 @@ public static class RepeatKey
     /// <summary>The key; null for what is never shared: screens, guides, text, and plain boxes and lines.</summary>
     public static Fingerprint? Of(DrawingTree drawing, Layer layer)
     {
-        if (layer.Content is LayerContent.Screen or LayerContent.Text || layer.Guide || layer.Parent is null || layer.Combined
+        if (layer.Content is LayerContent.Screen or LayerContent.Text || layer.Guide || layer.Parent is null
             || !layer.Element.SelfAndDescendants().Any(e => (e.Name, e["d"] ?? e["points"]) is ("path" or "polygon" or "polyline", { Length: > 0 }) or ("image" or "use", _)))
         {
             return null;

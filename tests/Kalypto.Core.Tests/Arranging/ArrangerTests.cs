@@ -62,6 +62,25 @@ public class ArrangerTests
     }
 
     [Fact]
+    public void Equal_combinations_are_repeats_and_others_are_none()
+    {
+        // Three minus buttons in rows of their own, one with a longer line; the rows are moved.
+        static string Row(int y, int length = 8) => $"<g id='row {y}' transform='translate(0 {y})'><circle id='ring {y}' cx='20' cy='20' r='12'/><path id='line {y}' d='M16 20h{length}v1h-{length}z'/><text x='40' y='24'>{y}</text></g>";
+        var measured = Svg.Measure(Row(0) + Row(50) + Row(100, 9));
+        var arrangement = Arrangement.None;
+        var made = new List<int>();
+        foreach (var y in new[] { 0, 50, 100 })
+        {
+            (arrangement, var ordinal) = Combine(measured.Drawn, arrangement, $"ring {y}", $"line {y}");
+            made.Add(ordinal);
+        }
+        var keys = measured.Arrange(arrangement).RepeatKeys;
+        Assert.NotNull(keys[made[0]]);
+        Assert.Equal(keys[made[0]], keys[made[1]]);
+        Assert.NotEqual(keys[made[0]], keys[made[2]]);
+    }
+
+    [Fact]
     public void Joining_a_combination_with_more_takes_its_layers_in()
     {
         var drawing = Svg.Read(Card);
