@@ -3,6 +3,7 @@ using Kalypto.Application.Packs;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
+using Kalypto.Core.Platforms;
 using Kalypto.Core.Suggesting;
 using Kalypto.Core.Tagging;
 using Kalypto.Store;
@@ -38,7 +39,7 @@ public sealed class RenameLayers(EditLayers edit, PlanPack plans)
                 continue;
             }
             var kind = state.MarkOf(node).Tags.Kind ?? state.Suggested().FirstOrDefault(s => s.Layer == node)?.Kind ?? Kinds.Of(node);
-            var name = wish.Suggest ? FreeName.Of(NameSuggestions.Of(state, node, kind), taken.Contains) : wish.Change.Apply(NameSuggestions.PartsOf(state, node, kind), names.Count);
+            var name = wish.Suggest ? FreeName.Of(workspace.Platforms.TakenByAll(NameSuggestions.Of(state, node, kind)), taken.Contains) : wish.Change.Apply(NameSuggestions.PartsOf(state, node, kind), names.Count);
             taken.Add(name);
             names[layer] = name;
         }

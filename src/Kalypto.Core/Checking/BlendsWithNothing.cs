@@ -29,7 +29,7 @@ public sealed class BlendsWithNothing : ICheck
             if (Blending(layer) is { } blending && design.Measured.ScreenOf(layer) is { } screen && screen.Root != layer && LiesOnSomething(plan, picture, layer))
             {
                 yield return new(Id, Severity.Warning, picture.Ref,
-                    $"“{picture.LayerName}” on {picture.ScreenName} mixes its colours with what lies beneath it ({blending}), and ships alone, with nothing to mix with.",
+                    $"“{picture.Called}” on {picture.ScreenName} mixes its colours with what lies beneath it ({blending}), and ships alone, with nothing to mix with.",
                     new("Show what lies beneath it", Tags: "over:screen"));
             }
         }

@@ -20,5 +20,5 @@ public sealed class CannotBeDrawn : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => plan.Looks(picture.Key)?.Failure is not null)
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} cannot be drawn: {plan.Looks(picture.Key)!.Failure} No file of it is made."));
+            $"“{picture.Called}” on {picture.ScreenName} cannot be drawn: {plan.Looks(picture.Key)!.Failure} No file of it is made."));
 }

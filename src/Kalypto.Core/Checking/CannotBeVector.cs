@@ -22,6 +22,6 @@ public sealed class CannotBeVector : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(p => p.NoVector is not null)
         .Select(p => new Finding(Id, Severity.Hint, p.Ref,
-            $"“{p.LayerName}” on {p.ScreenName} cannot be an Android vector, for {p.NoVector}; {(plan.Platforms.Any(f => f.Id == "android") ? "it ships in densities instead" : "no such file is made")}.",
+            $"“{p.Called}” on {p.ScreenName} cannot be an Android vector, for {p.NoVector}; {(plan.Platforms.Any(f => f.Id == "android") ? "it ships in densities instead" : "no such file is made")}.",
             new("Do not ask for a vector", Tags: $"-{Format.Vector}")));
 }

@@ -6,7 +6,7 @@ public static class Checks
     /// <summary>The checks, in no order that matters.</summary>
     public static IReadOnlyList<ICheck> All { get; } =
     [
-        new SamePath(), new NameRefused(), new FolderRefused(), new NotNamedYet(), new LongName(),
+        new SamePath(), new NameRefused(), new OtherNameThere(), new FolderRefused(), new NotNamedYet(), new LongName(),
         new HiddenShips(), new HiddenOpen(), new GuideShips(), new NothingVisible(), new NothingMade(), new PartsOfNothing(), new CannotBeDrawn(),
         new InkOutsideBox(), new PictureUnderScale(), new HalfPoints(), new UnevenIconBoxes(), new MissingStates(),
         new TextAsPicture(), new MissingFont(), new FaceMadeUp(), new FontNotEmbedded(), new TextNeedsItsFont(), new NotKeptInReading(), new OtherThanMerged(),

@@ -23,7 +23,7 @@ public sealed class ColoursBeyondSrgb : ICheck
 
     private Finding Of(CheckedPlan plan, Picture picture, IReadOnlyList<PlannedFile> files)
     {
-        var who = $"“{picture.LayerName}” on {picture.ScreenName}";
+        var who = $"“{picture.Called}” on {picture.ScreenName}";
         var asked = files.Where(f => picture.MakingFor(f.Platform).P3).ToList();
         if (asked.Count > 0 && !plan.HasExact)
         {

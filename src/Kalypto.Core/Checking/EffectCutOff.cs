@@ -31,7 +31,7 @@ public sealed class EffectCutOff : ICheck
             if (crops.Count > 0 && plan.LayerOf(picture).Element.SelfAndDescendants().Any(e => e.Style("filter") is not (null or "none" or "") || e.Style("text-shadow") is not (null or "none" or ""))
                 && plan.Looks(picture.Key)?.Ink is { } ink && plan.DesignOf(picture).ToPoints(ink).Inflate(-Rim) is var seen && crops.Exists(c => c.Intersect(seen) != seen))
             {
-                yield return new(Id, Severity.Warning, picture.Ref, $"The shadow or blur of “{picture.LayerName}” on {picture.ScreenName} reaches beyond its shape, where it is cut off.",
+                yield return new(Id, Severity.Warning, picture.Ref, $"The shadow or blur of “{picture.Called}” on {picture.ScreenName} reaches beyond its shape, where it is cut off.",
                     new("Crop to its ink", Tags: "crop:ink"));
             }
         }

@@ -32,7 +32,7 @@ public sealed class FaceMadeUp : ICheck
                 {
                     var face = $"{weight}{(isItalic ? " italic" : "")}";
                     yield return new(Id, Severity.Hint, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} asks for {family} {face}, which the project does not have; it is made up out of {family} as it is there.")
+                        $"“{picture.Called}” on {picture.ScreenName} asks for {family} {face}, which the project does not have; it is made up out of {family} as it is there.")
                     { About = $"{family} {face}" };
                 }
             }

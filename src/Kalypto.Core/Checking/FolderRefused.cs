@@ -51,5 +51,5 @@ public sealed class FolderRefused : ICheck
     }
 
     private Finding Told(Picture picture, string what, string offered) => new(Id, Severity.Blocker, picture.Ref,
-        $"“{picture.LayerName}” on {picture.ScreenName} {what}.", new($"Put it into {offered}/", Tags: $"to:{offered}"));
+        $"“{picture.Called}” on {picture.ScreenName} {what}.", new($"Put it into {offered}/", Tags: $"to:{offered}"));
 }

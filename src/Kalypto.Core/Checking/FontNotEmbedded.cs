@@ -30,7 +30,7 @@ public sealed class FontNotEmbedded : ICheck
                 if (Designs.AskedFont.Of(layer).Any(a => FamilyList.Of(a.Families).Any(font.Answers)))
                 {
                     yield return new(Id, Severity.Hint, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} has text in {font.Family}, which its maker does not allow to be embedded: in the PDF it is outlines.")
+                        $"“{picture.Called}” on {picture.ScreenName} has text in {font.Family}, which its maker does not allow to be embedded: in the PDF it is outlines.")
                     { About = font.Family };
                 }
             }

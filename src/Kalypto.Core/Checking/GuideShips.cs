@@ -20,6 +20,6 @@ public sealed class GuideShips : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => plan.LayerOf(picture).Guide)
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} looks like guides and ships.",
+            $"“{picture.Called}” on {picture.ScreenName} looks like guides and ships.",
             new("Leave it", Decision: Deciding.Decision.Leave)));
 }

@@ -23,7 +23,7 @@ public sealed class HalfPoints : ICheck
         .Where(p => p.Making.Kind is "icon" or "button" or "logo" && plan.DesignOf(p).PointsOf(plan.LayerOf(p)) is { } box
             && (IsHalf(box.X) && IsHalf(box.Right) || IsHalf(box.Y) && IsHalf(box.Bottom)))
         .Select(p => new Finding(Id, Severity.Hint, p.Ref,
-            $"“{p.LayerName}” on {p.ScreenName} begins and ends on half points, so its straight edges blur at 1x; move it by half a point in the drawing."));
+            $"“{p.Called}” on {p.ScreenName} begins and ends on half points, so its straight edges blur at 1x; move it by half a point in the drawing."));
 
     private static bool IsHalf(double length) => Math.Abs(length - Math.Floor(length) - 0.5) < Near;
 }

@@ -20,6 +20,6 @@ public sealed class HiddenShips : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => picture.State is null && plan.LayerOf(picture) is { HiddenHere: true } or { Locked: true })
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} is {(plan.LayerOf(picture).HiddenHere ? "hidden" : "locked")} in the drawing and ships all the same.",
+            $"“{picture.Called}” on {picture.ScreenName} is {(plan.LayerOf(picture).HiddenHere ? "hidden" : "locked")} in the drawing and ships all the same.",
             new("Leave it", Decision: Deciding.Decision.Leave)));
 }

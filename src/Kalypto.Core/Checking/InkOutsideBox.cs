@@ -20,6 +20,6 @@ public sealed class InkOutsideBox : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => picture.Crop is { Cut: true } || picture.Variants.Any(v => v.Crop is { Cut: true }))
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
-            $"Part of “{picture.LayerName}” on {picture.ScreenName} lies outside its box of {picture.Making.Crop} and is cut off.",
+            $"Part of “{picture.Called}” on {picture.ScreenName} lies outside its box of {picture.Making.Crop} and is cut off.",
             new("Crop to its ink", Tags: "crop:ink")));
 }

@@ -25,6 +25,6 @@ public sealed class ManyShapes : ICheck
         .Select(g => (g.First().Picture, Vectors: g.Select(f => f.Format.Name).Distinct(), Shapes: plan.DesignOf(g.First().Picture).Measured.Contents[g.Key.Ordinal].Shapes))
         .Where(p => p.Shapes > Most)
         .Select(p => new Finding(Id, Severity.Warning, p.Picture.Ref,
-            $"“{p.Picture.LayerName}” on {p.Picture.ScreenName} is made as {string.Join(" and ", p.Vectors)} of {p.Shapes} shapes; beyond {Most} a picture of pixels is smaller and drawn faster.",
+            $"“{p.Picture.Called}” on {p.Picture.ScreenName} is made as {string.Join(" and ", p.Vectors)} of {p.Shapes} shapes; beyond {Most} a picture of pixels is smaller and drawn faster.",
             new("Make it as PNG", Tags: string.Join(' ', Format.All.Where(f => f.IsVector).Select(f => $"-{f}").Append("png")))));
 }

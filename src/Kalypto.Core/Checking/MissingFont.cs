@@ -35,7 +35,7 @@ public sealed class MissingFont : ICheck
                 if (drawing.Drawn.Fonts.StandInFor(families, plan.StandIn) is { } other && FamilyList.Wanted(families) is { } family)
                 {
                     yield return new(Id, Severity.Warning, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} has text in {family}, which is not there; {other} stands in for it.")
+                        $"“{picture.Called}” on {picture.ScreenName} has text in {family}, which is not there; {other} stands in for it.")
                     { About = family };
                 }
             }

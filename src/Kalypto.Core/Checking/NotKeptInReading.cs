@@ -25,7 +25,7 @@ public sealed class NotKeptInReading : ICheck
         {
             foreach (var sentence in Told(plan, picture))
             {
-                yield return new(Id, Severity.Warning, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName}: {sentence}") { About = sentence };
+                yield return new(Id, Severity.Warning, picture.Ref, $"“{picture.Called}” on {picture.ScreenName}: {sentence}") { About = sentence };
             }
         }
         foreach (var design in plan.Designs)

@@ -1,5 +1,6 @@
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Naming;
+using Kalypto.Core.Platforms;
 
 namespace Kalypto.Core.Checking;
 
@@ -23,12 +24,12 @@ public sealed class NotNamedYet : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => !picture.NameIsTyped && picture.PartOf is null && picture.State is null && DefaultNames.IsNotNamed(plan.LayerOf(picture)))
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} ships, but nobody has named it yet.",
+            $"“{picture.Called}” on {picture.ScreenName} ships, but nobody has named it yet.",
             Offer(plan, picture)));
 
     private static Fix Offer(CheckedPlan plan, Packing.Picture picture)
     {
-        var offered = NameSuggestions.Of(plan.DesignOf(picture), plan.LayerOf(picture), picture.Making.Kind);
+        var offered = plan.Platforms.TakenByAll(NameSuggestions.Of(plan.DesignOf(picture), plan.LayerOf(picture), picture.Making.Kind));
         return new($"Name it {offered}", ShipName: offered);
     }
 }

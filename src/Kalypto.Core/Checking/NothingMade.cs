@@ -32,14 +32,14 @@ public sealed class NothingMade : ICheck
             if (picture.MakingFor(without[0].Id).Formats.IsEmpty)
             {
                 yield return new(Id, Severity.Warning, picture.Ref,
-                    $"“{picture.LayerName}” on {picture.ScreenName} ships, but its tags leave no format to make.", new("Make it as PNG", Tags: "png"));
+                    $"“{picture.Called}” on {picture.ScreenName} ships, but its tags leave no format to make.", new("Make it as PNG", Tags: "png"));
                 continue;
             }
             var formats = string.Join(" or ", picture.MakingFor(without[0].Id).Formats.Select(f => f.Format.Name));
             var takesNone = !picture.MakingFor(without[0].Id).Formats.Any(f => without[0].Takes(f.Format));
             yield return new(Id, Severity.Warning, picture.Ref, takesNone
-                ? $"{without[0].Name} gets no file of “{picture.LayerName}” on {picture.ScreenName}, for it does not take {formats}."
-                : $"{without[0].Name} gets no file of “{picture.LayerName}” on {picture.ScreenName}, for it has none of the scales that are asked.",
+                ? $"{without[0].Name} gets no file of “{picture.Called}” on {picture.ScreenName}, for it does not take {formats}."
+                : $"{without[0].Name} gets no file of “{picture.Called}” on {picture.ScreenName}, for it has none of the scales that are asked.",
                 takesNone ? new("Make it as PNG too", Tags: "png") : new("Back to the scales of the recipe", Tags: "-scale"));
         }
     }

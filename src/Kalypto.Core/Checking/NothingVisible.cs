@@ -20,6 +20,6 @@ public sealed class NothingVisible : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => picture.Crop is null && plan.Looks(picture.Key) is { Failure: null })
         .Select(picture => new Finding(Id, Severity.Warning, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} ships, but nothing of it is visible, so no file is made.",
+            $"“{picture.Called}” on {picture.ScreenName} ships, but nothing of it is visible, so no file is made.",
             new("Leave it", Decision: Deciding.Decision.Leave)));
 }

@@ -33,13 +33,13 @@ public sealed class OneColourPicture : ICheck
             }
             if (look.IsFull && picture.State is null)
             {
-                yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName} is a plain rectangle of {colour}: every pixel has the same colour.",
+                yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.Called}” on {picture.ScreenName} is a plain rectangle of {colour}: every pixel has the same colour.",
                     new("Build it in code", Decision: Decision.Code));
             }
             else if (files.Where(f => f.Ground is { } ground && AreAlike(ground, colour)).Select(f => (f.Format, f.Ground)).Distinct().ToList() is [var first, ..] unseen)
             {
                 yield return new(Id, Severity.Warning, picture.Ref,
-                    $"“{picture.LayerName}” on {picture.ScreenName} is not seen in {string.Join(" and ", unseen.Select(u => u.Format.Name).Distinct())}: its one colour, {colour}, lies over {first.Ground}.",
+                    $"“{picture.Called}” on {picture.ScreenName} is not seen in {string.Join(" and ", unseen.Select(u => u.Format.Name).Distinct())}: its one colour, {colour}, lies over {first.Ground}.",
                     new("Show what lies beneath it", Tags: "over:screen"));
             }
         }

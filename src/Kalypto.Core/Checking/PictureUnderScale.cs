@@ -44,7 +44,7 @@ public sealed class PictureUnderScale : ICheck
                 {
                     var enough = picture.Making.ScalesOr([new(1), new(2), Usual]).Where(s => s.Factor <= native + Tolerance).DefaultIfEmpty(new Scale(1)).ToList();
                     yield return new(Id, Severity.Warning, picture.Ref,
-                        $"“{picture.LayerName}” on {picture.ScreenName} is asked for at {new Scale(Math.Round(asked.Factor, 2))}, but its picture has only {Numbers.Text(native, 1)}x.",
+                        $"“{picture.Called}” on {picture.ScreenName} is asked for at {new Scale(Math.Round(asked.Factor, 2))}, but its picture has only {Numbers.Text(native, 1)}x.",
                         picture.Making is { Wide.IsEmpty: true, Tall.IsEmpty: true } ? new($"Make it up to {enough.Max()}", Tags: $"scale:{string.Join(',', enough)}") : null);
                     break;
                 }

@@ -50,13 +50,13 @@ public sealed class SamePath : ICheck
                     if (platform.Place(other, "a") == platform.Place(other, "b"))
                     {
                         yield return new(Id, Severity.Blocker, other.Ref,
-                            $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be the icon of the app.",
+                            $"“{other.Called}” on {other.ScreenName} and “{first.Called}” on {first.ScreenName} would both be the icon of the app.",
                             new("Make it a picture", Tags: "picture"));
                         continue;
                     }
                     var offered = Offer(platform, other, byPlace.Keys);
                     yield return new(Id, Severity.Blocker, other.Ref,
-                        $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both be {place} for {platform.Name}.",
+                        $"“{other.Called}” on {other.ScreenName} and “{first.Called}” on {first.ScreenName} would both be {place} for {platform.Name}.",
                         new($"Name it {offered}", ShipName: offered));
                 }
             }
@@ -69,7 +69,7 @@ public sealed class SamePath : ICheck
                 {
                     var offered = Offer(platform, other, byPlace.Keys);
                     yield return new(Id, Severity.Blocker, other.Ref,
-                        $"“{other.LayerName}” on {other.ScreenName} and “{first.LayerName}” on {first.ScreenName} would both make {place} for {platform.Name}.",
+                        $"“{other.Called}” on {other.ScreenName} and “{first.Called}” on {first.ScreenName} would both make {place} for {platform.Name}.",
                         new($"Name it {offered}", ShipName: offered));
                 }
             }

@@ -22,6 +22,6 @@ public sealed class TextAsPicture : ICheck
     public IEnumerable<Finding> Run(CheckedPlan plan) => plan.Pictures
         .Where(picture => plan.LayerOf(picture).Content == LayerContent.Text)
         .Select(picture => new Finding(Id, Severity.Hint, picture.Ref,
-            $"“{picture.LayerName}” on {picture.ScreenName} is text and ships as a picture; developers can set it in code.",
+            $"“{picture.Called}” on {picture.ScreenName} is text and ships as a picture; developers can set it in code.",
             new("Build it in code", Decision: Deciding.Decision.Code)));
 }

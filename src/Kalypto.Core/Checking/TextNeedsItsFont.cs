@@ -31,7 +31,7 @@ public sealed class TextNeedsItsFont : ICheck
             }
             var families = AskedFont.Of(plan.LayerOf(picture)).Select(a => FamilyList.Wanted(a.Families)).OfType<string>().Distinct(StringComparer.OrdinalIgnoreCase).ToList();
             yield return new(Id, Severity.Warning, picture.Ref,
-                $"The SVG of “{picture.LayerName}” on {picture.ScreenName} keeps its texts, which look so only where {(families.Count == 0 ? "its font" : string.Join(" and ", families))} is there.",
+                $"The SVG of “{picture.Called}” on {picture.ScreenName} keeps its texts, which look so only where {(families.Count == 0 ? "its font" : string.Join(" and ", families))} is there.",
                 new("Make them outlines", Tags: "svg"));
         }
     }

@@ -29,7 +29,7 @@ public sealed class TransparencyLost : ICheck
         .GroupBy(f => f.Picture.Ref)
         .Select(g => (g.First().Picture, Formats: string.Join(" and ", g.Select(f => f.Format.Name).Distinct())))
         .Select(p => new Finding(Id, Severity.Hint, p.Picture.Ref,
-            $"“{p.Picture.LayerName}” on {p.Picture.ScreenName} has edges that {p.Formats} cannot show; they lie over white until a colour is named.",
+            $"“{p.Picture.Called}” on {p.Picture.ScreenName} has edges that {p.Formats} cannot show; they lie over white until a colour is named.",
             new("Show what lies beneath it", Tags: "over:screen")));
 
     // Only a plain rectangle or picture over the whole crop, that nothing cuts, leaves none of it open.

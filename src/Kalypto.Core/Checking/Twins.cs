@@ -26,12 +26,12 @@ public sealed class Twins : ICheck
         var byPlace = plan.Pictures.Where(p => p.Making.Kind != Kinds.AppIcon).ToLookup(PlaceOf, StringComparer.OrdinalIgnoreCase);
         foreach (var twin in plan.Pictures.Where(p => p.Twin is not null && p.Making.Kind != Kinds.AppIcon && byPlace[PlaceOf(p)].All(o => o.Twin is not null)))
         {
-            yield return new(Id, Severity.Warning, twin.Ref, $"“{twin.LayerName}” on {twin.ScreenName} is the {twin.Twin!.Name} form of {PlaceOf(twin)}, which does not ship.",
+            yield return new(Id, Severity.Warning, twin.Ref, $"“{twin.Called}” on {twin.ScreenName} is the {twin.Twin!.Name} form of {PlaceOf(twin)}, which does not ship.",
                 new("Make it a picture of its own", Tags: "-twin"));
         }
         foreach (var (picture, twin) in Missing(plan, byPlace))
         {
-            yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName} has no {twin.Name} form, which others on its screen have.") { About = twin.ToString() };
+            yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.Called}” on {picture.ScreenName} has no {twin.Name} form, which others on its screen have.") { About = twin.ToString() };
         }
         var likely = new LikelyTwins(plan);
         var told = new HashSet<LayerRef>();
@@ -46,7 +46,7 @@ public sealed class Twins : ICheck
             .Select(p => Twin.Of(p.Words) is var (twin, words) && byPlace[Place(p, words)].FirstOrDefault(o => o.Twin is null) is { } of ? (p, twin, of) : default).Where(p => p.of is not null);
         foreach (var (picture, twin, of) in named.Concat(likely.Pictures()).Where(p => told.Add(p.Item1.Ref)))
         {
-            yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.LayerName}” on {picture.ScreenName} looks like the {twin.Name} form of “{of.LayerName}” on {of.ScreenName}.",
+            yield return new(Id, Severity.Hint, picture.Ref, $"“{picture.Called}” on {picture.ScreenName} looks like the {twin.Name} form of “{of.Called}” on {of.ScreenName}.",
                 new($"Deliver it as its {twin.Name} form", NameFor(picture, twin, of), Tags: $"twin:{twin}{FolderFor(picture, of)}"));
         }
     }

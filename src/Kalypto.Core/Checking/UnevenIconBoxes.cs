@@ -38,7 +38,7 @@ public sealed class UnevenIconBoxes : ICheck
             foreach (var icon in set.Where(p => p.Crop!.Box.Width != grid || p.Crop.Box.Height != grid))
             {
                 yield return new(Id, Severity.Hint, icon.Ref,
-                    $"“{icon.LayerName}” on {icon.ScreenName} comes out as {Numbers.Text(icon.Crop!.Box.Width)} × {Numbers.Text(icon.Crop.Box.Height)}, one of {sizes} sizes among the {sides.Count} icons {where}.",
+                    $"“{icon.Called}” on {icon.ScreenName} comes out as {Numbers.Text(icon.Crop!.Box.Width)} × {Numbers.Text(icon.Crop.Box.Height)}, one of {sizes} sizes among the {sides.Count} icons {where}.",
                     new($"Give it a box of {grid}x{grid}", Tags: $"crop:{grid}x{grid}"));
             }
         }

@@ -20,14 +20,20 @@ public static class NameSuggestions
     public static string Of(DesignState design, Layer layer, string kind)
     {
         var parts = PartsOf(design, layer, kind);
-        var subject = parts.Words.Length > 0 ? parts.Words : parts.Parent.Length > 0 ? parts.Parent : parts.Screen;
+        string[] subjects = [parts.Words, NameInside(design, layer), parts.Parent, DefaultNames.WithoutCopy(parts.Screen)];
+        var subject = Array.Find(subjects, s => s.Length > 0 && !DefaultNames.IsDefault(s)) ?? "";
         var words = NameWords.Split(subject).Take(MostWords).ToList();
         if (!words.Contains(kind))
         {
-            words.Add(kind);
+            // A name that begins with a digit is none in most languages.
+            words.Insert(words.Count > 0 && char.IsAsciiDigit(words[0][0]) ? 0 : words.Count, kind);
         }
         return string.Join('-', words);
     }
+
+    // What a nameless group is around, where that is one thing with a name.
+    private static string NameInside(DesignState design, Layer layer) =>
+        layer.SelfAndDescendants().Skip(1).Where(l => l.Content != LayerContent.Text && !l.HiddenHere).Select(design.OwnNameOf).OfType<string>().Distinct().Take(2).ToList() is [var name] ? name : "";
 
     private static string ParentName(DesignState design, Layer layer) => layer.Ancestors().TakeWhile(a => a.Content != LayerContent.Screen)
         .Where(a => !design.Measured.IsNeedlessOuter(a))

@@ -1,10 +1,12 @@
 using System.Globalization;
 using System.Text;
+using System.Text.RegularExpressions;
+using AnyAscii;
 
 namespace Kalypto.Core.Naming;
 
 /// <summary>Splits any name into the plain lower-case words that file names are made of.</summary>
-public static class NameWords
+public static partial class NameWords
 {
     // Letters that do not come apart into a plain letter and an accent.
     private static readonly Dictionary<char, string> Special = new()
@@ -27,13 +29,24 @@ public static class NameWords
         ['ı'] = "i",
     };
 
-    /// <summary>The words of a name: split at spaces, signs and changes of case; accents taken off; empty when nothing is left.</summary>
-    /// <example><c>Book Button</c>, <c>bookButton</c> and <c>Bóok_button!</c> all give <c>book</c>, <c>button</c>.</example>
+    /// <summary>The words of a name: split at spaces, signs and changes of case; accents taken off, other scripts in Latin letters; signs
+    /// such as emoji by what they are called where there are no words; empty when nothing is left.</summary>
+    /// <example><c>Book Button</c>, <c>bookButton</c> and <c>Bóok_button!</c> all give <c>book</c>, <c>button</c>, <c>Звезда</c> gives <c>zvezda</c>.</example>
     public static IReadOnlyList<string> Split(string name)
+    {
+        // Enough for any name: some are pages of text.
+        var start = name.Length > 2_000 ? name[..2_000] : name;
+        return SplitPlain(Plain(start)) is { Count: > 0 } words ? words : SplitPlain(start.Transliterate());
+    }
+
+    // Letters beyond Latin, with their marks.
+    [GeneratedRegex(@"[\p{L}\p{M}-[\u0000-\u036F\u1E00-\u1EFF\u20D0-\u20F0]][\p{M}\p{L}-[\u0000-\u024F\u1E00-\u1EFF]]*")]
+    private static partial Regex OtherScripts();
+
+    private static List<string> SplitPlain(string plain)
     {
         var words = new List<string>();
         var word = new StringBuilder();
-        var plain = Plain(name);
         for (var i = 0; i < plain.Length; i++)
         {
             var c = plain[i];
@@ -85,8 +98,12 @@ public static class NameWords
 
     private static string Plain(string name)
     {
+        if (name.Any(c => c > '\u036F'))
+        {
+            name = OtherScripts().Replace(name, letters => letters.Value.Transliterate());
+        }
         var text = new StringBuilder(name.Length);
-        foreach (var c in name.Length > 2_000 ? name[..2_000] : name)
+        foreach (var c in name)
         {
             text.Append(Special.TryGetValue(c, out var plain) ? plain : c.ToString());
         }

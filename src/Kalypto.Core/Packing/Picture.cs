@@ -12,7 +12,7 @@ namespace Kalypto.Core.Packing;
 /// <param name="LayerName">Its name for people.</param>
 /// <param name="ScreenName">The screen it is on.</param>
 /// <param name="Name">The typed ship name, or else the drawing's name.</param>
-/// <param name="NameIsTyped">True when somebody typed it, so that it is refused rather than changed.</param>
+/// <param name="NameIsTyped">True when somebody typed it, so that whoever changes it says so.</param>
 /// <param name="Words">The words of the name.</param>
 /// <param name="Making">How it is made where a platform says nothing else.</param>
 /// <param name="Key">The fingerprint of its isolated drawing.</param>
@@ -23,6 +23,9 @@ public sealed record Picture(
     LayerRef Ref, string LayerName, string ScreenName, string Name, bool NameIsTyped, IReadOnlyList<string> Words,
     Making Making, Fingerprint Key, Crop? Crop, bool CropIsGuess, double DrawnAt)
 {
+    /// <summary>What people call it now: the name that somebody typed, or else that of the layer.</summary>
+    public string Called => NameIsTyped ? Name : LayerName;
+
     /// <summary>How it is made on the platforms packed for.</summary>
     public ImmutableArray<Variant> Variants { get; init; } = [];
 

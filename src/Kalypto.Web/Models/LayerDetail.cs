@@ -33,7 +33,7 @@ public sealed record LayerDetail(
             [.. workspace.Repeats.PlacesOf(layer).Take(MostPlaces).Select(r => Place(workspace, r, r == layer, null))],
             state.States.TryGetValue(node, out var set) ? [.. set.Members.Select(m => Place(workspace, new(layer.Design, m.Layer.Ordinal), m.Layer == node, m.State))] : [],
             HowMuch(state.Measured.Contents[node.Ordinal]),
-            NameSuggestions.Of(state, node, picture.Making.Kind),
+            workspace.Platforms.TakenByAll(NameSuggestions.Of(state, node, picture.Making.Kind)),
             string.Join(", ", picture.Exactly));
     }
 

@@ -15,7 +15,15 @@ public class NameTests
     [InlineData("Straße / Ærø", "strasse-aero")]
     [InlineData("don't stop", "dont-stop")]
     [InlineData("../../etc/passwd", "etc-passwd")]
-    [InlineData("★ 夜空", "")]
+    [InlineData("★ 夜空", "ye-kong")]
+    [InlineData("Звезда вечера", "zvezda-vechera")]
+    [InlineData("Άστρα", "astra")]
+    [InlineData("하늘 bell", "ha-neul-bell")]
+    [InlineData("ｂｅｌｌ ﬁre", "bell-fire")]
+    [InlineData("🔔", "bell")]
+    [InlineData("🔔 ring", "ring")]
+    [InlineData("24×24", "24-24")]
+    [InlineData("~ !", "")]
     public void Names_are_split_into_plain_words(string name, string words) => Assert.Equal(words, string.Join('-', NameWords.Split(name)));
 
     [Theory]

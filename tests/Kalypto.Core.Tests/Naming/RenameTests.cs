@@ -43,5 +43,10 @@ public class RenameTests
         Assert.Equal("visits-icon", Of("Group 1"));
         Assert.Equal("visits-icon", Of("Path 1"));
         Assert.Equal("tabs-icon", Of("Path 2"));
+        // What a program called is no name, and no name begins with a digit.
+        var loose = Svg.Measure("""
+            <g id='board 1 copy'><g id='Group 3'><path id='Path 3' d='M10 10L30 30'/><text x='10' y='50'>2 x 500 g</text></g><g id='Group 4'><path id='bell' d='M600 600L620 620'/><path d='M600 600L620 630'/></g><path id='Path 5' d='M900 10L930 30'/></g>
+            """).State();
+        Assert.Equal(["icon-2-x-500-g", "bell-icon", "drawing-icon"], new[] { "Group 3", "Group 4", "Path 5" }.Select(n => NameSuggestions.Of(loose, loose.Measured.Drawing.Layer(n), "icon")));
     }
 }

@@ -86,20 +86,26 @@ public class PackPlannerTests
     }
 
     [Theory]
-    [InlineData("class", "class-picture")]
-    [InlineData("3d dome", "n3d-dome")]
-    [InlineData("★", "picture-1")]
-    [InlineData("nul", "nul-picture")]
-    public void A_typed_name_that_is_refused_blocks_and_its_offer_is_accepted(string name, string offer)
+    [InlineData("class", "class-picture", "class_picture")]
+    [InlineData("3d dome", "n3d-dome", "n3d_dome")]
+    [InlineData("nul", "nul-picture", "nul_picture")]
+    public void A_typed_name_that_a_platform_does_not_take_is_another_one_there_and_said(string name, string offer, string onAndroid)
     {
-        var blocker = Assert.Single(Plan("<path id='a'/>", ("a", Ship(name))).Blockers);
-        Assert.Equal(offer, blocker.Fix!.ShipName);
-        Assert.Empty(Plan("<path id='a'/>", ("a", Ship(offer))).Blockers);
-        // A name out of the drawing is made acceptable without asking.
-        if (name != "★")
-        {
-            Assert.Empty(Plan($"<path id='{name}'/>", (name, Ship())).Blockers);
-        }
+        var plan = Plan("<path id='a'/>", ("a", Ship(name)));
+        Assert.Empty(plan.Blockers);
+        Assert.Contains(plan.Files, f => f.Platform == "android" && f.Path.Contains($"/{onAndroid}.", StringComparison.Ordinal));
+        Assert.Equal(offer, Assert.Single(plan.Findings, f => f.Check == "other-name-there").Fix!.ShipName);
+        Assert.DoesNotContain(Plan("<path id='a'/>", ("a", Ship(offer))).Findings, f => f.Check == "other-name-there");
+        // A name out of the drawing is made acceptable without a word.
+        Assert.DoesNotContain(Plan($"<path id='{name}'/>", (name, Ship())).Findings, f => f.Check == "other-name-there");
+    }
+
+    [Fact]
+    public void A_name_of_which_nothing_is_left_blocks_and_its_offer_is_accepted()
+    {
+        var blocker = Assert.Single(Plan("<path id='a'/>", ("a", Ship("★"))).Blockers);
+        Assert.Equal("picture-1", blocker.Fix!.ShipName);
+        Assert.Empty(Plan("<path id='a'/>", ("a", Ship("picture-1"))).Blockers);
     }
 
     [Theory]
