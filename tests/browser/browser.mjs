@@ -2,6 +2,7 @@
 import assert from 'node:assert/strict';
 import { AxeBuilder } from '@axe-core/playwright';
 import { chromium } from 'playwright-core';
+import { watchControls } from './controls.mjs';
 
 export const launch = (...more) => chromium.launch({
   executablePath: '/usr/bin/chromium',
@@ -11,15 +12,29 @@ export const launch = (...more) => chromium.launch({
 // Waits end on what happens. This is only so that one that never would ends at all, also on a busy machine.
 export const patience = Number(process.env.KALYPTO_TEST_PATIENCE ?? 600_000);
 
+// What a page still loads once it is live, such as pictures, is waited for, and named when it does not come: no test hangs on it.
+const loaded = page => page.waitForLoadState('load', { timeout: patience / 10 }).catch(async () => {
+  const left = await page.evaluate(() => [...document.images].filter(image => !image.complete).map(image => image.src)).catch(() => []);
+  console.error(`not loaded: ${page.url()}: ${left.join(' ')}`);
+});
+
 // A network of the machine that changes ends what is on its way to a page, which has nothing to do with Kalypto.
 const stayOnWay = page => {
-  const goto = page.goto.bind(page);
-  page.goto = (...args) => goto(...args).catch(e => {
-    if (e.message.includes('ERR_NETWORK_CHANGED')) {
-      return page.goto(...args);
-    }
-    throw e;
-  });
+  const [goto, waitForURL] = [page.goto.bind(page), page.waitForURL.bind(page)];
+  page.goto = async (...args) => {
+    const answer = await goto(args[0], { waitUntil: 'domcontentloaded', ...args[1] }).catch(e => {
+      if (e.message.includes('ERR_NETWORK_CHANGED')) {
+        return page.goto(...args);
+      }
+      throw e;
+    });
+    await loaded(page);
+    return answer;
+  };
+  page.waitForURL = async (url, options) => {
+    await waitForURL(url, { waitUntil: 'domcontentloaded', ...options });
+    await loaded(page);
+  };
 };
 
 // A context, and so a person of its own. Its pages can ask their server as Kalypto's own scripts do: `kalypto.post(...)`.
@@ -27,6 +42,7 @@ export const person = async (browser, options) => {
   const context = await browser.newContext(options);
   context.setDefaultTimeout(patience);
   context.on('page', stayOnWay);
+  await watchControls(context);
   await context.addInitScript(() => {
     // What lies in a frame has no scripts.
     if (window !== window.top) {

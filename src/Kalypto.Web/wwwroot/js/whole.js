@@ -9,9 +9,9 @@
   const whenAnswered = act => fetch('/icon.svg', { method: 'HEAD', cache: 'no-store' }).then(act, () => setTimeout(() => whenAnswered(act), 1000));
 
   const askAgain = picture => {
-    if (!pictures.has(picture)) {
+    if (picture.getAttribute('src') && !pictures.has(picture)) {
       pictures.add(picture);
-      whenAnswered(() => picture.setAttribute('src', picture.getAttribute('src')));
+      whenAnswered(() => picture.setAttribute('src', picture.src));
     }
   };
 
@@ -23,22 +23,29 @@
     document.body.append(notice);
   };
 
+  const loadAgain = () => {
+    const tries = Number(sessionStorage.getItem(tried));
+    if (tries < most) {
+      sessionStorage.setItem(tried, tries + 1);
+      whenAnswered(() => location.reload());
+    } else {
+      sessionStorage.removeItem(tried);
+      document.body ? say() : addEventListener('DOMContentLoaded', say);
+    }
+  };
+
   addEventListener('error', ({ target }) => {
     if (target instanceof HTMLImageElement) {
       askAgain(target);
-    } else if (target instanceof HTMLScriptElement || target instanceof HTMLLinkElement) {
+    } else if (isWhole && (target instanceof HTMLScriptElement || target instanceof HTMLLinkElement)) {
       isWhole = false;
+      loadAgain();
     }
   }, true);
 
   addEventListener('load', () => {
-    const tries = Number(sessionStorage.getItem(tried));
-    sessionStorage.removeItem(tried);
-    if (!isWhole && tries < most) {
-      sessionStorage.setItem(tried, tries + 1);
-      whenAnswered(() => location.reload());
-    } else if (!isWhole) {
-      say();
+    if (isWhole) {
+      sessionStorage.removeItem(tried);
     }
   });
 })();
