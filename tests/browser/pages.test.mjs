@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { promisify } from 'node:util';
+import Ajv from 'ajv/dist/2020.js';
 import { unzipSync } from 'fflate';
 import { breaksNoRule, launch, newPage, press } from './browser.mjs';
 import { complaints, flow, likeness } from './page-measures.mjs';
@@ -135,6 +136,8 @@ test('pages are part of the pack when they are asked for, open from their folder
     mkdirSync(dirname(join(out, path)), { recursive: true });
     writeFileSync(join(out, path), bytes);
   }
+  const validate = new Ajv({ strict: false }).compile(JSON.parse(readFileSync(join(root, 'docs/manifest.schema.json'), 'utf8')));
+  assert.ok(validate(JSON.parse(Buffer.from(files['manifest.json']).toString())), JSON.stringify(validate.errors));
   const pages = Object.keys(files).filter(p => p.endsWith('.html'));
   assert.ok(pages.includes('page/index.html') && pages.length === 4, pages.join(' '));
   // All that a page names is there, and nothing is loaded from anywhere else.

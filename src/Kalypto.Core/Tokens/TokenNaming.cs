@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Kalypto.Core.Designs;
+using Kalypto.Core.Naming;
 
 namespace Kalypto.Core.Tokens;
 
@@ -12,7 +13,8 @@ internal static class TokenNaming
     /// <summary>Tokens with names, no two alike.</summary>
     public static ImmutableArray<Token> Name(IReadOnlyList<TokenSet> sets, TokensSaid said)
     {
-        var taken = new HashSet<string>(StringComparer.Ordinal);
+        // By what they are in code: “body-1” and “body1” are one name there.
+        var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         var named = new Dictionary<TokenSet, string>();
         // What people said goes first.
         foreach (var set in sets)
@@ -36,7 +38,7 @@ internal static class TokenNaming
     private static string Free(string name, HashSet<string> taken)
     {
         var free = name;
-        for (var number = 2; !taken.Add(free); number++)
+        for (var number = 2; !taken.Add(string.Concat(NameWords.Split(free))); number++)
         {
             free = $"{name}-{number}";
         }

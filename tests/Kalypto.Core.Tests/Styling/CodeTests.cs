@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Styling;
 using Kalypto.Core.Styling.Code;
@@ -50,9 +51,33 @@ public class CodeTests
     [InlineData("css", "font-size: 18px;\n  font-weight: 700;\n  letter-spacing: 0.36px;\n  color: #f3e9d2;\n  line-height: 22px;\n  text-align: center;")]
     [InlineData("swiftui", "Text(\"Say \\\"$5\\\"\\nnow\")\n    .font(.custom(\"Figtree\", size: 18).weight(.bold))\n    .kerning(0.36)")]
     [InlineData("uikit", "lines.minimumLineHeight = 22\nlines.maximumLineHeight = 22\nhoursCard.attributedText = NSAttributedString(string: \"Say \\\"$5\\\"\\nnow\", attributes: [.kern: 0.36, .paragraphStyle: lines])")]
-    [InlineData("compose", "text = \"Say \\\"\\$5\\\"\\nnow\",\n    style = TextStyle(\n        fontFamily = figtree,\n        fontWeight = FontWeight(700),\n        fontSize = 18.sp,\n        lineHeight = 22.sp,\n        letterSpacing = 0.36.sp,\n        color = Color(0xFFF3E9D2),\n        textAlign = TextAlign.Center,")]
+    [InlineData("compose", "text = \"Say \\\"\\$5\\\"\\nnow\",\n    style = TextStyle(\n        fontFamily = FontFamily(Font(R.font.figtree)),\n        fontWeight = FontWeight(700),\n        fontSize = 18.sp,\n        lineHeight = 22.sp,\n        letterSpacing = 0.36.sp,\n        color = Color(0xFFF3E9D2),\n        textAlign = TextAlign.Center,")]
     [InlineData("android", "android:fontFamily=\"@font/figtree\"\n    android:textFontWeight=\"700\"\n    android:textSize=\"18sp\"\n    android:lineHeight=\"22sp\"\n    android:letterSpacing=\"0.02\"\n    android:textColor=\"#FFF3E9D2\"\n    android:gravity=\"center_horizontal\"")]
     [InlineData("xaml", "FontSize=\"18\"\n    FontWeight=\"Bold\"\n    LineHeight=\"22\"\n    CharacterSpacing=\"20\"\n    TextAlignment=\"Center\"\n    Foreground=\"#FFF3E9D2\"")]
     [InlineData("flutter", "\"Say \\\"\\$5\\\"\\nnow\",\n  textAlign: TextAlign.center,\n  style: TextStyle(\n    fontFamily: 'Figtree',\n    fontWeight: FontWeight.w700,\n    fontSize: 18,\n    height: 1.222,\n    letterSpacing: 0.36,\n    color: Color(0xFFF3E9D2),")]
     public void Words_in_every_language(string id, string part) => Assert.Contains(part, Write(id, Words), StringComparison.Ordinal);
+
+    private static readonly ImmutableArray<GradientStop> Three = [new(0, new(255, 0, 0, 1)), new(0.3, new(0, 255, 0, 1)), new(1, new(0, 0, 255, 1))];
+
+    // What a picture of one's own cannot say: a slanted line, a middle colour beside the middle, words that are painted.
+    [Fact]
+    public void Gradients_need_nothing_that_is_not_there()
+    {
+        var slanted = Sky with { Fill = new LinearFill(135, Three, false) };
+        Assert.Contains("background(object : ShaderBrush() { override fun createShader(size: Size) = LinearGradientShader(Offset(size.width * ", Write("compose", slanted), StringComparison.Ordinal);
+        var round = Sky with { Fill = new RadialFill(20, 10, 10, 10, Three) };
+        Assert.Contains("RadialGradientShader(Offset(size.width * 0.5f, size.height * 0.5f), size.width * 0.25f, listOf(Color(0xFFFF0000), Color(0xFF00FF00), Color(0xFF0000FF)), listOf(0f, 0.3f, 1f))", Write("compose", round), StringComparison.Ordinal);
+        Assert.All(new[] { slanted, round }, v => Assert.DoesNotContain("toPx", Write("compose", v), StringComparison.Ordinal));
+        Assert.Contains("android:angle=\"315\" android:centerX=\"0.3\" android:startColor=\"#FFFF0000\" android:centerColor=\"#FF00FF00\"", Write("android", slanted), StringComparison.Ordinal);
+        var painted = Words with { Text = Words.Text! with { Lines = [new(24, 92, [new("now", Title, slanted.Fill)])] } };
+        Assert.Contains(".createShader(const Rect.fromLTWH(0, 0, 100, 44))", Write("flutter", painted), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("default", "defaultValue", "DefaultValue")]
+    [InlineData("hash code", "hashCodeValue", "HashCodeValue")]
+    [InlineData("Color", "colorValue", "ColorValue")]
+    [InlineData("text-gold", "textGold", "TextGold")]
+    [InlineData("2 columns", "_2Columns", "_2Columns")]
+    public void Names_that_mean_something_in_a_language_get_a_word_behind_them(string name, string member, string pascal) => Assert.Equal((member, pascal), (CodeText.Member(name), CodeText.PascalMember(name)));
 }

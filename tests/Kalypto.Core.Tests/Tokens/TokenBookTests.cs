@@ -53,6 +53,8 @@ public class TokenBookTests
         Assert.Equal("", TokensSaid.Read("{\"Names\":7}").ToJson());
         // A name that another has by itself is its own all the same.
         Assert.Equal("heading 2, body 2, small-2 2", Names(Find(TokensSaid.None.Name("colour #c9cbe4", "small")), TokenKind.Type));
+        // So has one that would be the same word in code.
+        Assert.Equal("body-1 4, body1-2 2, ground-white-12 2", Names(Find(TokensSaid.None.Name("colour #f3e9d2", "body 1").Name("colour #c9cbe4", "body1")), TokenKind.Colour));
     }
 
     [Fact]

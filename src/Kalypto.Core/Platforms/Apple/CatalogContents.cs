@@ -57,7 +57,8 @@ internal static class CatalogContents
         {
             properties["preserves-vector-representation"] = true;
         }
-        if (first.Picture.IsOneColour && first.Picture.MakingFor("apple").Tint != false)
+        // A template has no colour of its own; nobody but who says “tint” wants that.
+        if (first.Picture.IsOneColour && first.Picture.MakingFor("apple").Tint == true)
         {
             properties["template-rendering-intent"] = "template";
         }

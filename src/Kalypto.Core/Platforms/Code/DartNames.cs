@@ -7,9 +7,9 @@ namespace Kalypto.Core.Platforms.Code;
 /// <summary>The pictures among the assets for Dart: as images that widgets show, and all of them by their paths.</summary>
 internal static class DartNames
 {
-    // The Dart Programming Language Specification, 20.1.1: reserved words.
+    // The Dart Programming Language Specification, 20.1.1: reserved words, and the members of every object.
     private static readonly FrozenSet<string> Words = FrozenSet.Create(
-        "assert", "await", "break", "case", "catch", "class", "const", "continue", "default", "do", "else", "enum", "extends", "false", "final", "finally", "for", "if", "in",
+        "hashCode", "noSuchMethod", "runtimeType", "toString", "assert", "await", "break", "case", "catch", "class", "const", "continue", "default", "do", "else", "enum", "extends", "false", "final", "finally", "for", "if", "in",
         "is", "new", "null", "rethrow", "return", "super", "switch", "this", "throw", "true", "try", "var", "void", "while", "with", "yield");
 
     /// <summary>The file.</summary>

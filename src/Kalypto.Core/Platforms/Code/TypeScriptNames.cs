@@ -12,11 +12,11 @@ namespace Kalypto.Core.Platforms.Code;
 /// </summary>
 internal static class TypeScriptNames
 {
-    // ECMA-262, 12.7.2, with the words of strict code, and what the file itself declares.
+    // ECMA-262, 12.7.2, with the words and names of strict code (13.1.1), and what the file itself declares.
     private static readonly FrozenSet<string> Words = [.. FrozenSet.Create(
         "await", "break", "case", "catch", "class", "const", "continue", "debugger", "default", "delete", "do", "else", "enum", "export", "extends", "false", "finally", "for",
         "function", "if", "implements", "import", "in", "instanceof", "interface", "let", "new", "null", "package", "private", "protected", "public", "return", "static",
-        "super", "switch", "this", "throw", "true", "try", "typeof", "var", "void", "while", "with", "yield"), "URL", "pictures"];
+        "super", "switch", "this", "throw", "true", "try", "typeof", "var", "void", "while", "with", "yield"), "URL", "pictures", "arguments", "eval", "undefined"];
 
     /// <summary>The file.</summary>
     /// <param name="path">Its path.</param>

@@ -53,7 +53,9 @@ public sealed class AndroidXmlCode : IValueCode
                 {
                     code.Append("    <!-- A shape has angles in steps of 45° and three colours: ship this gradient as a vector, or draw it in code. -->\n");
                 }
-                Line($"gradient android:angle=\"{N(Math.Round(angle / 45) * 45 % 360)}\" {Colours(linear.Stops, Colour)}");
+                // The place of the middle colour is whichever centre is not in the middle (android.graphics.drawable.GradientDrawable).
+                var middle = linear.Stops.Length > 2 && linear.Stops[linear.Stops.Length / 2].At is var at && Math.Abs(at - 0.5) > 0.001 ? $"android:centerX=\"{N(at)}\" " : "";
+                Line($"gradient android:angle=\"{N(Math.Round(angle / 45) * 45 % 360)}\" {middle}{Colours(linear.Stops, Colour)}");
                 break;
         }
         if (values.Border is { Fill: SolidFill line } border)

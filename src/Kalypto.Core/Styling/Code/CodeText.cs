@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Naming;
 
@@ -6,6 +7,15 @@ namespace Kalypto.Core.Styling.Code;
 /// <summary>Pieces that several languages write alike.</summary>
 internal static class CodeText
 {
+    // Words of Swift (Lexical Structure), Dart (specification, 20.1.1, with the members of every object) and Kotlin (hard keywords), and,
+    // with a capital, the types that the constants of Compose are made of, which a constant of that name would hide.
+    private static readonly FrozenSet<string> Reserved = FrozenSet.Create(
+        "as", "assert", "associatedtype", "await", "break", "case", "catch", "class", "const", "continue", "default", "defer", "deinit", "do", "else", "enum", "extends", "extension",
+        "fallthrough", "false", "fileprivate", "final", "finally", "for", "fun", "func", "guard", "hashCode", "if", "import", "in", "init", "inout", "interface", "internal", "is",
+        "let", "new", "nil", "noSuchMethod", "null", "object", "operator", "package", "precedencegroup", "private", "protocol", "public", "repeat", "rethrow", "rethrows", "return",
+        "runtimeType", "self", "static", "struct", "subscript", "super", "switch", "this", "throw", "throws", "toString", "true", "try", "typealias", "typeof", "val", "var", "void",
+        "when", "where", "while", "with", "yield", "color", "textStyle", "fontFamily", "fontStyle", "fontWeight", "textDecoration", "tokens");
+
     /// <summary>A number with three decimals at the most.</summary>
     public static string N(double number) => Numbers.Text(number, 3);
 
@@ -37,6 +47,12 @@ internal static class CodeText
 
     /// <summary>A name in the way of C# and XAML: <c>BookButton</c>.</summary>
     public static string Pascal(string name) => Camel(name) is var camel && camel[0] == '_' ? camel : char.ToUpperInvariant(camel[0]) + camel[1..];
+
+    /// <summary>What a token or view is called in Swift, Dart and Kotlin: as <see cref="Camel"/>, with a word behind it where the name alone means something there.</summary>
+    public static string Member(string name) => Camel(name) is var camel && Reserved.Contains(camel) ? camel + "Value" : camel;
+
+    /// <summary>The same with a capital, as Compose writes constants: <c>BookButton</c>.</summary>
+    public static string PascalMember(string name) => Member(name) is var member && member[0] == '_' ? member : char.ToUpperInvariant(member[0]) + member[1..];
 
     /// <summary>What no value says, as sentences without the words “it”.</summary>
     public static IEnumerable<string> Notes(LayerValues values) => values.Beyond.Select(b => "Not in these values: " + b);

@@ -21,16 +21,17 @@ public sealed class ComposeCode : IValueCode
         {
             code.Append("// ").Append(note).Append('\n');
         }
-        string Colour(Colour colour) => tokens.NameOf(colour) is { } token ? $"Tokens.{Pascal(token)}" : Of(colour);
+        string Colour(Colour colour) => tokens.NameOf(colour) is { } token ? $"Tokens.{PascalMember(token)}" : Of(colour);
         if (values.Text is { } text)
         {
             var type = text.Main.Type;
-            var set = tokens.NameOf(type) is { } named ? $"Tokens.{Pascal(named)}.copy(" : "TextStyle(";
+            var set = tokens.NameOf(type) is { } named ? $"Tokens.{PascalMember(named)}.copy(" : "TextStyle(";
             code.Append("Text(\n    text = ").Append(Quoted(text.Words, '$')).Append(",\n    style = ").Append(set);
             var parts = new List<string>();
             if (tokens.NameOf(type) is null)
             {
-                parts.AddRange(Parts(type));
+                // As a resource, as the tokens have families of their own styles alone.
+                parts.AddRange(Parts(type, $"FontFamily(Font(R.font.{string.Join('_', Naming.NameWords.Split(type.Family))}))"));
             }
             parts.Add(text.Main.Fill is null ? "color = Color.Transparent" : text.Main.Fill is SolidFill solid ? $"color = {Colour(solid.Colour)}" : $"brush = {Brush(text.Main.Fill, values.Box, Colour)}");
             if (text.Anchor != "start")
@@ -67,11 +68,13 @@ public sealed class ComposeCode : IValueCode
     internal static string Of(Colour colour) => $"Color(0x{Argb(colour)})";
 
     /// <summary>What is said of a way of setting words.</summary>
-    internal static IEnumerable<string> Parts(TypeStyle type)
+    /// <param name="type">The way.</param>
+    /// <param name="family">The font family as an expression; null for the one of that name among the tokens.</param>
+    internal static IEnumerable<string> Parts(TypeStyle type, string? family = null)
     {
         if (type.Family.Length > 0)
         {
-            yield return $"fontFamily = {Camel(type.Family)}";
+            yield return $"fontFamily = {family ?? Member(type.Family)}";
         }
         yield return $"fontWeight = FontWeight({type.Weight})";
         if (type.IsItalic)
@@ -125,17 +128,20 @@ public sealed class ComposeCode : IValueCode
         var r = values.Radii;
         return r.AreNone ? "RectangleShape"
             : r.AreOne && r.UpperLeft >= Math.Min(values.Box.Width, values.Box.Height) / 2 - 0.01 ? "CircleShape"
-            : r.AreOne ? $"RoundedCornerShape({(tokens.NameOf(r) is { } token ? $"Tokens.{Pascal(token)}" : $"{N(r.UpperLeft)}.dp")})"
+            : r.AreOne ? $"RoundedCornerShape({(tokens.NameOf(r) is { } token ? $"Tokens.{PascalMember(token)}" : $"{N(r.UpperLeft)}.dp")})"
             : $"RoundedCornerShape({N(r.UpperLeft)}.dp, {N(r.UpperRight)}.dp, {N(r.LowerRight)}.dp, {N(r.LowerLeft)}.dp)";
     }
 
-    // Gradients are drawn in px, so the shares of a box are of the size that it is drawn at.
+    // Gradients are drawn in px, which a modifier knows nothing of: their places are shares of the size that they are drawn at.
     private static string Brush(Fill fill, Box box, Func<Colour, string> colour)
     {
         string Stops(IEnumerable<GradientStop> stops) => string.Join(", ", stops.Select(s => $"{N(s.At)}f to {colour(s.Colour)}"));
+        string Lists(IReadOnlyList<GradientStop> stops) => $"listOf({string.Join(", ", stops.Select(s => colour(s.Colour)))}), listOf({string.Join(", ", stops.Select(s => $"{N(s.At)}f"))})";
+        string At(double x, double y) => $"Offset(size.width * {N(x)}f, size.height * {N(y)}f)";
+        string Shader(string shader) => $"object : ShaderBrush() {{ override fun createShader(size: Size) = {shader} }}";
         if (fill is RadialFill radial)
         {
-            return $"Brush.radialGradient({Stops(radial.Stops)}, center = Offset({N(radial.X)}.dp.toPx(), {N(radial.Y)}.dp.toPx()), radius = {N(radial.Across)}.dp.toPx())";
+            return Shader($"RadialGradientShader({At(radial.X / box.Width, radial.Y / box.Height)}, size.width * {N(radial.Across / box.Width)}f, {Lists(radial.Stops)})");
         }
         if (fill is SolidFill solid)
         {
@@ -144,6 +150,6 @@ public sealed class ComposeCode : IValueCode
         var line = GradientLine.Of((LinearFill)fill, box);
         return line is { FromX: var x, ToX: var tx, FromY: 0, ToY: 1 } && Math.Abs(x - tx) < 0.001 ? $"Brush.verticalGradient({Stops(line.Stops)})"
             : line is { FromY: var y, ToY: var ty, FromX: 0, ToX: 1 } && Math.Abs(y - ty) < 0.001 ? $"Brush.horizontalGradient({Stops(line.Stops)})"
-            : $"Brush.linearGradient({Stops(line.Stops)}, start = Offset({N(line.FromX * box.Width)}.dp.toPx(), {N(line.FromY * box.Height)}.dp.toPx()), end = Offset({N(line.ToX * box.Width)}.dp.toPx(), {N(line.ToY * box.Height)}.dp.toPx()))";
+            : Shader($"LinearGradientShader({At(line.FromX, line.FromY)}, {At(line.ToX, line.ToY)}, {Lists(line.Stops)})");
     }
 }

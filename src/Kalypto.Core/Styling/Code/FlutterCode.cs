@@ -21,7 +21,7 @@ public sealed class FlutterCode : IValueCode
         {
             code.Append("// ").Append(note).Append('\n');
         }
-        string Colour(Colour colour) => tokens.NameOf(colour) is { } token ? $"Tokens.{Camel(token)}" : Of(colour);
+        string Colour(Colour colour) => tokens.NameOf(colour) is { } token ? $"Tokens.{Member(token)}" : Of(colour);
         var widget = values.Text is { } text ? Words(values, text, tokens, Colour) : Container(values, tokens, Colour);
         code.Append(values.Opacity < 1 ? $"Opacity(\n  opacity: {N(values.Opacity)},\n  child: {widget.Replace("\n", "\n  ", StringComparison.Ordinal)},\n)" : widget);
         return code.ToString();
@@ -73,12 +73,12 @@ public sealed class FlutterCode : IValueCode
         {
             parts.AddRange(Parts(type));
         }
-        parts.Add(text.Main.Fill is SolidFill solid ? $"color: {colour(solid.Colour)}" : text.Main.Fill is { } fill ? $"foreground: Paint()..shader = {Gradient(fill, values, colour)}.createShader(bounds)" : "color: Color(0x00000000)");
+        parts.Add(text.Main.Fill is SolidFill solid ? $"color: {colour(solid.Colour)}" : text.Main.Fill is { } fill ? $"foreground: Paint()..shader = {Gradient(fill, values, colour)}.createShader(const Rect.fromLTWH(0, 0, {N(values.Box.Width)}, {N(values.Box.Height)}))" : "color: Color(0x00000000)");
         if (!values.Shadows.IsEmpty)
         {
             parts.Add($"shadows: [{string.Join(", ", values.Shadows.Select(s => Of(s, colour, isOfBox: false)))}]");
         }
-        var style = tokens.NameOf(type) is { } named ? $"Tokens.{Camel(named)}.copyWith" : "TextStyle";
+        var style = tokens.NameOf(type) is { } named ? $"Tokens.{Member(named)}.copyWith" : "TextStyle";
         return $"Text(\n  {Quoted(text.Words, '$')},\n{(text.Anchor == "start" ? "" : $"  textAlign: TextAlign.{(text.Anchor == "middle" ? "center" : "end")},\n")}  style: {style}(\n    {string.Join(",\n    ", parts)},\n  ),\n)";
     }
 
@@ -97,7 +97,7 @@ public sealed class FlutterCode : IValueCode
         if (!r.AreNone)
         {
             string Corner(double radius) => $"Radius.circular({N(radius)})";
-            parts.Add($"borderRadius: {(r.AreOne ? $"BorderRadius.circular({(tokens.NameOf(r) is { } token ? $"Tokens.{Camel(token)}" : N(r.UpperLeft))})"
+            parts.Add($"borderRadius: {(r.AreOne ? $"BorderRadius.circular({(tokens.NameOf(r) is { } token ? $"Tokens.{Member(token)}" : N(r.UpperLeft))})"
                 : $"BorderRadius.only(topLeft: {Corner(r.UpperLeft)}, topRight: {Corner(r.UpperRight)}, bottomRight: {Corner(r.LowerRight)}, bottomLeft: {Corner(r.LowerLeft)})")}");
         }
         if (values.Border is { Fill: SolidFill line } border)
@@ -106,7 +106,7 @@ public sealed class FlutterCode : IValueCode
         }
         if (values.Shadows.Where(s => !s.IsInside).ToList() is { Count: > 0 } shadows)
         {
-            parts.Add($"boxShadow: {(tokens.NameOf(values.Shadows) is { } token ? $"Tokens.{Camel(token)}" : $"[{string.Join(", ", shadows.Select(s => Of(s, colour, isOfBox: true)))}]")}");
+            parts.Add($"boxShadow: {(tokens.NameOf(values.Shadows) is { } token ? $"Tokens.{Member(token)}" : $"[{string.Join(", ", shadows.Select(s => Of(s, colour, isOfBox: true)))}]")}");
         }
         if (values.Blend is { } blend)
         {

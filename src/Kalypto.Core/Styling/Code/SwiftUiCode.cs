@@ -21,13 +21,13 @@ public sealed class SwiftUiCode : IValueCode
         {
             code.Append("// ").Append(note).Append('\n');
         }
-        string Colour(Colour colour) => tokens.NameOf(colour) is { } token ? $"Tokens.{Camel(token)}" : Of(colour);
+        string Colour(Colour colour) => tokens.NameOf(colour) is { } token ? $"Tokens.{Member(token)}" : Of(colour);
         void Line(string modifier) => code.Append("\n    .").Append(modifier);
         if (values.Text is { } text)
         {
             var (type, fill) = (text.Main.Type, text.Main.Fill);
             code.Append("Text(").Append(Quoted(text.Words)).Append(')');
-            Line($"font({(tokens.NameOf(type) is { } token ? $"Tokens.{Camel(token)}" : FontOf(type))})");
+            Line($"font({(tokens.NameOf(type) is { } token ? $"Tokens.{Member(token)}" : FontOf(type))})");
             if (type.LetterSpacing != 0)
             {
                 Line($"kerning({N(type.LetterSpacing)})");
@@ -105,7 +105,7 @@ public sealed class SwiftUiCode : IValueCode
         return r.AreNone ? "Rectangle()"
             : r.AreOne && Math.Abs(values.Box.Width - values.Box.Height) < 0.01 && r.UpperLeft >= values.Box.Width / 2 - 0.01 ? "Circle()"
             : r.AreOne && r.UpperLeft >= Math.Min(values.Box.Width, values.Box.Height) / 2 - 0.01 ? "Capsule(style: .circular)"
-            : r.AreOne ? $"RoundedRectangle(cornerRadius: {(name is null ? N(r.UpperLeft) : $"Tokens.{Camel(name)}")}, style: .circular)"
+            : r.AreOne ? $"RoundedRectangle(cornerRadius: {(name is null ? N(r.UpperLeft) : $"Tokens.{Member(name)}")}, style: .circular)"
             : $"UnevenRoundedRectangle(topLeadingRadius: {N(r.UpperLeft)}, bottomLeadingRadius: {N(r.LowerLeft)}, bottomTrailingRadius: {N(r.LowerRight)}, topTrailingRadius: {N(r.UpperRight)}, style: .circular)";
     }
 

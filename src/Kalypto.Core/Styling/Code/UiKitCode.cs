@@ -21,7 +21,7 @@ public sealed class UiKitCode : IValueCode
         {
             code.Append("// ").Append(note).Append('\n');
         }
-        var view = Camel(name);
+        var view = Member(name);
         void Line(string text) => code.Append(text).Append('\n');
         if (values.Text is { } text)
         {

@@ -17,7 +17,7 @@ internal sealed class TokenDart : ITokenWriter
         var dart = new StringBuilder("// Written by Kalypto. What is changed here is lost with the next delivery.\nimport 'package:flutter/widgets.dart';\n\n/// What the layers that are built in code share.\nabstract final class Tokens {\n");
         foreach (var token in tokens)
         {
-            dart.Append("  /// ").Append(TokenText.About(token)).Append("\n  static const ").Append(Value(CodeText.Camel(token.Name), token.Value)).Append(";\n");
+            dart.Append("  /// ").Append(TokenText.About(token)).Append("\n  static const ").Append(Value(CodeText.Member(token.Name), token.Value)).Append(";\n");
         }
         return dart.Append("}\n").ToString();
     }

@@ -23,11 +23,11 @@ internal sealed class TokenKotlin : ITokenWriter
         kotlin.Append("import androidx.compose.ui.graphics.Color\nimport androidx.compose.ui.text.TextStyle\nimport androidx.compose.ui.text.font.FontFamily\nimport androidx.compose.ui.text.font.FontStyle\nimport androidx.compose.ui.text.font.FontWeight\nimport androidx.compose.ui.text.style.TextDecoration\nimport androidx.compose.ui.unit.dp\nimport androidx.compose.ui.unit.sp\n\n/** What the layers that are built in code share. */\nobject Tokens {\n");
         foreach (var family in families)
         {
-            kotlin.Append("    /** The app sets it to its own files of ").Append(family.Replace("*/", "* /", StringComparison.Ordinal)).Append(". */\n    var ").Append(CodeText.Camel(family)).Append(": FontFamily = FontFamily.Default\n");
+            kotlin.Append("    /** The app sets it to its own files of ").Append(family.Replace("*/", "* /", StringComparison.Ordinal)).Append(". */\n    var ").Append(CodeText.Member(family)).Append(": FontFamily = FontFamily.Default\n");
         }
         foreach (var token in tokens)
         {
-            kotlin.Append("    /** ").Append(TokenText.About(token)).Append(" */\n    val ").Append(CodeText.Pascal(token.Name)).Append(Value(token.Value)).Append('\n');
+            kotlin.Append("    /** ").Append(TokenText.About(token)).Append(" */\n    val ").Append(CodeText.PascalMember(token.Name)).Append(Value(token.Value)).Append('\n');
         }
         return kotlin.Append("}\n").ToString();
     }

@@ -17,7 +17,7 @@ internal sealed class TokenSwift : ITokenWriter
         var swift = new StringBuilder("// Written by Kalypto. What is changed here is lost with the next delivery.\n\nimport SwiftUI\n\n/// What the layers that are built in code share.\npublic enum Tokens {\n");
         foreach (var token in tokens)
         {
-            swift.Append("    /// ").Append(TokenText.About(token)).Append("\n    public static let ").Append(CodeText.Camel(token.Name)).Append(Value(token.Value)).Append('\n');
+            swift.Append("    /// ").Append(TokenText.About(token)).Append("\n    public static let ").Append(CodeText.Member(token.Name)).Append(Value(token.Value)).Append('\n');
         }
         return swift.Append("}\n").ToString();
     }
