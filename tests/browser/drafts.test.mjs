@@ -72,7 +72,7 @@ test('a newer drawing carries everything over, and what is unclear is said by ke
   // Said wrongly: Z takes it back, and it is asked again.
   await page.keyboard.press('z');
   await page.waitForFunction(() => document.querySelector('.changes-head').innerText.includes('1 to say'));
-  await page.keyboard.press('x');
+  await row('queue note').getByRole('button', { name: 'another' }).click();
   await page.waitForFunction(() => !document.querySelector('.changes-head').innerText.includes('to say'));
   const { rows } = await api('designs/1/changes');
   const of = group => rows.filter(r => r.group === group).map(r => r.name).sort();
@@ -115,7 +115,13 @@ test('the second delivery differs in just what changed, and as a zip of that alo
     }
     await page.waitForTimeout(50);
   }
-  assert.equal(await page.evaluate(() => [...document.querySelectorAll('.two-beside img')].filter(i => i.naturalWidth > 0).length), 2);
+  await page.waitForFunction(() => [...document.querySelectorAll('.two-beside img')].filter(i => i.naturalWidth > 0).length === 2);
+  // Over each other, and as much of the one as the slider says.
+  await page.getByRole('button', { name: 'over each other' }).click();
+  await page.locator('.over-slider input').fill('25');
+  await page.waitForFunction(() => document.querySelector('.two-top').style.clipPath.includes('75%'));
+  await page.getByRole('button', { name: 'beside each other' }).click();
+  await page.locator('.two-beside').waitFor();
   await clean();
   const zip = unzipSync(await (await page.request.get(server.address + await page.locator('.foot a.btn-next').getAttribute('href'))).body());
   const differing = files.filter(f => f.what.length && !f.what.includes('gone')).map(f => f.path).sort();

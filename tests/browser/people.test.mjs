@@ -164,6 +164,13 @@ test('sessions are ended from another browser, a password is set anew, and an ac
   await second.waitForFunction(() => document.querySelectorAll('[data-session]').length === 0);
   assert.equal(await answer(owner, '/account'), 302, 'the other browser is out at once');
   owner = second;
+  // All others at once.
+  const third = await newcomer();
+  await signIn(third, 'ines@observatory.example', password, '/account');
+  await owner.goto(`${server.address}/account`);
+  await owner.getByRole('button', { name: 'Sign out everywhere else' }).click();
+  await owner.waitForFunction(() => document.querySelectorAll('[data-session]').length === 0);
+  assert.deepEqual([await answer(third, '/account'), await answer(owner, '/account')], [302, 200]);
   await owner.goto(`${server.address}/people`);
   await breaksNoRule(owner);
   const tom = owner.locator('[data-person]').filter({ hasText: 'Tom' });

@@ -23,18 +23,20 @@ export const changes = () => ({
   more: {},
   message: '',
 
+  // As the page says: a row that was pressed may be gone when its answer comes, and with it the way to the page's own element.
+  project: 0,
+  design: 0,
+
   init() {
-    server.onChanged(this.$root.dataset.project, () => this.refresh());
+    ({ project: this.project, design: this.design } = this.$root.dataset);
+    server.onChanged(this.project, () => this.refresh());
     const first = this.model.rows[0];
     if (first) {
       this.here = first.key;
       this.screen = Math.max(0, first.screen);
     }
   },
-  get path() {
-    const { project, design } = this.$root.dataset;
-    return `/api/projects/${project}/designs/${design}`;
-  },
+  get path() { return `/api/projects/${this.project}/designs/${this.design}`; },
   async refresh() {
     const model = await server.get(`${this.path}/changes${this.with ? `?with=${this.with}` : ''}`);
     if (!model.failed) {
@@ -67,7 +69,7 @@ export const changes = () => ({
     if (row.screen >= 0) {
       this.screen = row.screen;
     }
-    this.$nextTick(() => this.$root.querySelector(`.change[data-key="${row.key}"]`)?.scrollIntoView({ block: 'nearest' }));
+    this.$nextTick(() => document.querySelector(`.change[data-key="${row.key}"]`)?.scrollIntoView({ block: 'nearest' }));
   },
   step(by) {
     const rows = this.shownRows;
@@ -117,8 +119,7 @@ export const changes = () => ({
     }
   },
   async takeName(row) {
-    const { project, design } = this.$root.dataset;
-    if (await this.say('names', { layer: row.layer }, `/api/projects/${project}/designs/${design}`)) {
+    if (await this.say('names', { layer: row.layer })) {
       this.refresh();
     }
   },
@@ -131,11 +132,11 @@ export const changes = () => ({
   compareWith(draft) { location.href = `${location.pathname}?with=${draft.id}`; },
   async apart() {
     if (await this.say('apart')) {
-      location.href = `/projects/${this.$root.dataset.project}`;
+      location.href = `/projects/${this.project}`;
     }
   },
   async undo() {
-    if (await this.say('undo', {}, `/api/projects/${this.$root.dataset.project}`)) {
+    if (await this.say('undo', {}, `/api/projects/${this.project}`)) {
       const were = this.asked.length;
       await this.refresh();
       if (this.asked.length > were) {

@@ -58,7 +58,7 @@ export const delivery = () => ({
   async go(row) {
     this.here = row.identity;
     this.difference = '';
-    this.$nextTick(() => this.$root.querySelector(`.change[data-key="${CSS.escape(row.identity)}"]`)?.scrollIntoView({ block: 'nearest' }));
+    this.$nextTick(() => document.querySelector(`.change[data-key="${CSS.escape(row.identity)}"]`)?.scrollIntoView({ block: 'nearest' }));
     if (this.model.against && row.what.includes('changed')) {
       const answer = await server.get(`${this.api}/difference?with=${this.model.against}&identity=${encodeURIComponent(row.identity)}`);
       if (this.here === row.identity && !answer.failed) {

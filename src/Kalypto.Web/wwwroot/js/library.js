@@ -119,7 +119,7 @@ export const library = () => ({
     const next = this.cards[Math.max(0, Math.min(this.cards.length - 1, this.cards.findIndex(c => this.isHere(c)) + by))];
     if (next) {
       this.go(next);
-      this.$nextTick(() => this.$root.querySelector(`[data-key="${next.drawing}"]`)?.scrollIntoView({ block: 'nearest' }));
+      this.$nextTick(() => document.querySelector(`[data-key="${next.drawing}"]`)?.scrollIntoView({ block: 'nearest' }));
     }
   },
   key(event) {
