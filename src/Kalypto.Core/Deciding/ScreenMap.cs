@@ -8,7 +8,7 @@ internal sealed class ScreenMap
     // A layer belongs to the screen that holds at least this share of it, or of which it covers at least this share.
     private const double MostOfLayer = 0.5;
     private const double MostOfScreen = 0.8;
-    // What is no group belongs to the screen on which most of it shows, also where that is less; of this share nobody would speak.
+    // What is no group and runs out of its screen belongs to the one on which most of it shows; with less than this share it only touches one.
     private const double LeastOfLayer = 0.1;
     private const int FewLayers = 8;
     private readonly Dictionary<Layer, Screen> screenOf = [];

@@ -1,5 +1,5 @@
-using System.Collections.Frozen;
 using System.Text;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Platforms.Code;
@@ -7,15 +7,10 @@ namespace Kalypto.Core.Platforms.Code;
 /// <summary>The pictures among the assets for Dart: as images that widgets show, and all of them by their paths.</summary>
 internal static class DartNames
 {
-    // The Dart Programming Language Specification, 20.1.1: reserved words, and the members of every object.
-    private static readonly FrozenSet<string> Words = FrozenSet.Create(
-        "hashCode", "noSuchMethod", "runtimeType", "toString", "assert", "await", "break", "case", "catch", "class", "const", "continue", "default", "do", "else", "enum", "extends", "false", "final", "finally", "for", "if", "in",
-        "is", "new", "null", "rethrow", "return", "super", "switch", "this", "throw", "true", "try", "var", "void", "while", "with", "yield");
-
     /// <summary>The file.</summary>
     public static SideFile File(string path, IPlatform platform, string className, IEnumerable<CodePicture> pictures) => new(platform.Id, path, () =>
     {
-        var names = Identifiers.Of(platform, pictures, pascal: false, Words).ToList();
+        var names = Identifiers.Of(platform, pictures, pascal: false, ReservedWords.Dart).ToList();
         var dart = new StringBuilder("// Written by Kalypto. What is changed here is lost with the next delivery.\n\nimport 'package:flutter/widgets.dart';\n\n");
         Class(dart, className, "The pictures among the assets. Those that turn round where languages run from right to left want `matchTextDirection: true`.",
             names.Where(n => n.Picture.Files[0].Format != Formats.Format.Svg).Select(n => (n, $"AssetImage('{n.Picture.Value}')")));

@@ -1,5 +1,5 @@
-using System.Collections.Frozen;
 using System.Text;
+using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
 
 namespace Kalypto.Core.Platforms.Code;
@@ -7,17 +7,10 @@ namespace Kalypto.Core.Platforms.Code;
 /// <summary>The pictures of an asset catalog for Swift: their names, and the images that SwiftUI and the compiler know of them.</summary>
 internal static class SwiftNames
 {
-    // The Swift Programming Language, Lexical Structure: keywords.
-    private static readonly FrozenSet<string> Words = FrozenSet.Create(
-        "bundle",
-        "as", "associatedtype", "break", "case", "catch", "class", "continue", "default", "defer", "deinit", "do", "else", "enum", "extension", "fallthrough", "false",
-        "fileprivate", "for", "func", "guard", "if", "import", "in", "init", "inout", "internal", "is", "let", "nil", "open", "operator", "precedencegroup", "private",
-        "protocol", "public", "repeat", "rethrows", "return", "self", "static", "struct", "subscript", "super", "switch", "throw", "throws", "true", "try", "typealias", "var", "where", "while");
-
     /// <summary>The file.</summary>
     public static SideFile File(string path, IPlatform platform, string className, IEnumerable<CodePicture> pictures) => new(platform.Id, path, () =>
     {
-        var names = Identifiers.Of(platform, pictures, pascal: false, Words).ToList();
+        var names = Identifiers.Of(platform, pictures, pascal: false, [.. ReservedWords.Swift, "bundle"]).ToList();
         var swift = new StringBuilder("// Written by Kalypto. What is changed here is lost with the next delivery.\n\nimport Foundation\n\n")
             .Append("/// The names of the pictures in the asset catalog.\n").Append("public enum ").Append(className).Append(" {\n");
         swift.Append("    /// Where the catalog lies: the app itself. In a package write `.module`.\n    public static let bundle: Bundle = .main\n\n");

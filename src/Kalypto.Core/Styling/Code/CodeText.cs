@@ -7,14 +7,9 @@ namespace Kalypto.Core.Styling.Code;
 /// <summary>Pieces that several languages write alike.</summary>
 internal static class CodeText
 {
-    // Words of Swift (Lexical Structure), Dart (specification, 20.1.1, with the members of every object) and Kotlin (hard keywords), and,
-    // with a capital, the types that the constants of Compose are made of, which a constant of that name would hide.
-    private static readonly FrozenSet<string> Reserved = FrozenSet.Create(
-        "as", "assert", "associatedtype", "await", "break", "case", "catch", "class", "const", "continue", "default", "defer", "deinit", "do", "else", "enum", "extends", "extension",
-        "fallthrough", "false", "fileprivate", "final", "finally", "for", "fun", "func", "guard", "hashCode", "if", "import", "in", "init", "inout", "interface", "internal", "is",
-        "let", "new", "nil", "noSuchMethod", "null", "object", "operator", "package", "precedencegroup", "private", "protocol", "public", "repeat", "rethrow", "rethrows", "return",
-        "runtimeType", "self", "static", "struct", "subscript", "super", "switch", "this", "throw", "throws", "toString", "true", "try", "typealias", "typeof", "val", "var", "void",
-        "when", "where", "while", "with", "yield", "color", "textStyle", "fontFamily", "fontStyle", "fontWeight", "textDecoration", "tokens");
+    // One name for all languages; with a capital some are the types that the constants of Compose are made of, which one of that name would hide.
+    private static readonly FrozenSet<string> Reserved =
+        [.. ReservedWords.Swift, .. ReservedWords.Dart, .. ReservedWords.Kotlin, "color", "textStyle", "fontFamily", "fontStyle", "fontWeight", "textDecoration", "tokens"];
 
     /// <summary>A number with three decimals at the most.</summary>
     public static string N(double number) => Numbers.Text(number, 3);

@@ -17,10 +17,10 @@
 
   const say = () => {
     const notice = document.createElement('p');
-    notice.className = 'silence';
+    notice.className = 'silence is-part';
     notice.role = 'alert';
     notice.textContent = 'Parts of this page did not load, so it may not work. Check the network, then load the page again.';
-    document.body.append(notice);
+    document.body.prepend(notice);
   };
 
   const loadAgain = () => {
