@@ -32,7 +32,7 @@ public static class Services
         this IServiceCollection services, Database database, IDrawingReader reader, IRenderer renderer, DrawingOptions options, KeepingLimits? limits = null, PlaceOptions? places = null, InboxOptions? inbox = null) => services
         .AddDrawing(database, reader, renderer, options)
         .AddSingleton<EditStore>().AddSingleton<IBlobs, BlobStore>().AddSingleton<BuildStore>().AddSingleton<CleaningStore>().AddSingleton(limits ?? new()).AddSingleton(places ?? PlaceOptions.None).AddSingleton(inbox ?? InboxOptions.None)
-        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<WordFonts>().AddSingleton<PutTogether>().AddSingleton<ComposePage>().AddSingleton<PairedScreens>().AddSingleton<PagesOfPack>().AddSingleton<OpenPages>().AddSingleton<DeliveredPages>().AddSingleton<QuestionStore>().AddSingleton<OpenQuestions>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
+        .AddSingleton<FontStore>().AddSingleton<KeepFonts>().AddSingleton<OpenProject>().AddSingleton<PlanPack>().AddSingleton<ProvePictures>().AddSingleton<LayerPictures>().AddSingleton<OpenDelivery>().AddSingleton<WordFonts>().AddSingleton<PutTogether>().AddSingleton<ComposePage>().AddSingleton<PairedScreens>().AddSingleton<PagesOfPack>().AddSingleton<OpenPages>().AddSingleton<DeliveredPages>().AddSingleton<QuestionStore>().AddSingleton<OpenQuestions>().AddSingleton<ChangeTokens>().AddSingleton<SinceDelivery>().AddSingleton<LookCloser>().AddHostedService<CountingService>()
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
@@ -49,7 +49,7 @@ public static class Services
         return services
         .AddSingleton(database).AddSingleton(reader).AddSingleton(renderer).AddSingleton(options)
         .AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<SignalListener>()
-        .AddSingleton<DrawingCache>().AddSingleton<ProofStore>().AddShared<ProvenLayers>().AddSingleton<DrawingDesk>().AddSingleton<ScreenProofs>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
+        .AddSingleton<DrawingCache>().AddSingleton<ProofStore>().AddShared<ProvenLayers>().AddSingleton<DrawingDesk>().AddSingleton<ScreenProofs>().AddSingleton<PictureProofs>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
     }
 
     // Runs in the background, and is asked by others.

@@ -15,6 +15,6 @@ public sealed record DrawingJob(string Key, int Draft, int Ordinal, IReadOnlyLis
     /// <summary>The fonts of the project that the drawing asks for, as JSON; empty for none.</summary>
     public string Fonts { get; init; } = "";
 
-    /// <summary>True to draw a screen by both engines and compare; the layer is the one that stands for it.</summary>
+    /// <summary>True to draw something by both engines and compare: the picture, or where there is none the screen that the layer stands for.</summary>
     public bool IsProof { get; init; }
 }

@@ -39,6 +39,9 @@ internal sealed class PaperRenderer : IRenderer
     /// <summary>An exact engine, whose pixels are others than those of the paper; null for none.</summary>
     public string? Exact { get; init; }
 
+    /// <summary>At which widths in px the quick engine draws otherwise than the exact one.</summary>
+    public Func<int, bool> DiffersAt { get; init; } = _ => true;
+
     public string Identity { get; init; } = "paper 1";
 
     /// <summary>The fonts there are, by family.</summary>
@@ -69,7 +72,7 @@ internal sealed class PaperRenderer : IRenderer
 
     /// <summary>Pixels are as dark as the letters of the document, so that equal documents look alike.</summary>
     public Task<Drawn> PixelsAsync(Scene scene, int width, int height, CancellationToken cancel) => Task.FromResult(Stalls(scene) ? new Drawn(null, "It takes too long.") { IsPassing = true, IsSlow = true } : new Drawn(
-        scene.IsExact ? [.. Enumerable.Repeat<byte>(255, width * height * 4)] : [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
+        scene.IsExact || !DiffersAt(width) ? [.. Enumerable.Repeat<byte>(255, width * height * 4)] : [.. Enumerable.Range(0, width * height).SelectMany(i => (byte[])[(byte)(scene.Document[i % scene.Document.Length] * 2), 90, 90, 255])], null));
 
     public async Task<Drawn> MakeAsync(FileOrder order, CancellationToken cancel)
     {

@@ -61,6 +61,21 @@ public sealed class ProofTests
         Assert.False((await other.Get<PlanPack>().PlanAsync(await other.OpenAsync(project), Cancel)).Pack.Pictures[0].IsExact);
     }
 
+    [Theory]
+    [InlineData(48, true)]
+    [InlineData(24, false)]
+    public async Task A_picture_is_compared_as_it_ships_at_its_largest_scale_before_it_is_delivered(int differsAt, bool isExact)
+    {
+        await using var kalypto = await Running.StartAsync(new PaperRenderer { Exact = "browser 1", DiffersAt = width => width == differsAt });
+        var project = await BringInAsync(kalypto);
+        // The screen, 40 and 80 px wide, shows nothing of it.
+        Assert.Equal((1, 0), (await ProofOfAsync(kalypto, project) is var proof ? (int)proof.Equal! : 0, proof.Exactly));
+        await kalypto.SayAsync(project, Decision.Ship, ("bell", "picture png scale:4x"));
+        var files = await kalypto.FilesAsync((await kalypto.EndedAsync(await kalypto.BuildAsync(project))).Id);
+        Assert.Equal(isExact, files.Single(f => f.Key.EndsWith(".png", StringComparison.Ordinal)).Value.Contains("exactly", StringComparison.Ordinal));
+        Assert.Equal(0, await kalypto.Get<ProvePictures>().AskAsync(await kalypto.OpenAsync(project), (await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Files, Cancel));
+    }
+
     [Fact]
     public async Task What_could_not_be_compared_is_compared_when_that_has_passed()
     {

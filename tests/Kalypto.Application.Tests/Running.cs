@@ -42,7 +42,7 @@ internal sealed class Running : IAsyncDisposable
     {
         database ??= $"web_{Guid.NewGuid():N}";
         var builder = Host.CreateEmptyApplicationBuilder(null);
-        var tables = new Database(new NpgsqlConnectionStringBuilder(Server) { Database = database, MaxPoolSize = 10 }.ConnectionString);
+        var tables = new Database(new NpgsqlConnectionStringBuilder(Server) { Database = database, MaxPoolSize = 10, Timeout = 300 }.ConnectionString);
         tables.Migrate();
         builder.Services.AddKalypto(tables, new DirectReader(), renderer, options ?? new() { Drawers = draws ? 2 : 0 }).AddLogging();
         var running = new Running(builder.Build(), database, drops);
@@ -128,7 +128,7 @@ internal sealed class Running : IAsyncDisposable
         {
             return;
         }
-        await using var connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Server) { Database = "postgres", Pooling = false }.ConnectionString);
+        await using var connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Server) { Database = "postgres", Pooling = false, Timeout = 300, CommandTimeout = 600 }.ConnectionString);
         await connection.OpenAsync();
         await using var command = new NpgsqlCommand($"drop database if exists {database} with (force)", connection);
         await command.ExecuteNonQueryAsync();

@@ -46,6 +46,20 @@ public sealed class CutEffectTests(RendererFixture fixture)
         Assert.InRange(Furthest(expected, await PixelsAsync(isolation.Document(Cut, width, height), width, height)), 20, 255);
     }
 
+    [Theory]
+    [InlineData("filterUnits='userSpaceOnUse' x='20' y='10' width='60' height='70'", "<feFlood flood-opacity='0' result='b'/><feBlend in='SourceGraphic' in2='b' result='shape'/><feColorMatrix in='SourceAlpha' values='0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 127 0' result='h'/><feOffset dx='-14' dy='24'/><feGaussianBlur stdDeviation='3'/><feComposite in2='h' operator='arithmetic' k2='-1' k3='1'/><feColorMatrix values='0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0 0.5 0'/><feBlend in2='shape'/>")]
+    [InlineData("x='-1' y='-1' width='3' height='3'", "<feFlood/><feComposite in2='SourceAlpha' operator='out'/><feGaussianBlur stdDeviation='4'/><feComposite in2='SourceAlpha' operator='in' result='a'/><feMerge><feMergeNode in='SourceGraphic'/><feMergeNode in='a'/></feMerge>")]
+    public async Task A_crop_that_holds_the_shape_holds_what_goes_out_of_it_and_comes_back(string region, string steps)
+    {
+        var drawing = RendererFixture.Read($"<filter id='f' color-interpolation-filters='sRGB' {region}>{steps}</filter><g id='x' filter='url(#f)'><rect x='20' y='20' width='60' height='50' fill='#7bb'/></g>");
+        var shape = new Box(20, 20, 60, 50);
+        var isolation = Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x"), whole: () => shape);
+        var whole = await PixelsAsync(isolation.QuickScene(Whole.Inflate(50), 600, 600), 600, 600);
+        var expected = PartOf(whole, 600, (20 + 50) * 3, (20 + 50) * 3, 180, 150);
+        Assert.InRange(Furthest(expected, await PixelsAsync(isolation.QuickScene(shape, 180, 150), 180, 150)), 0, 4);
+        Assert.InRange(Furthest(expected, await PixelsAsync(isolation.Document(shape, 180, 150), 180, 150)), 20, 255);
+    }
+
     [Fact]
     public async Task Icon_files_and_PDFs_of_a_part_show_it_too()
     {
@@ -72,7 +86,7 @@ public sealed class CutEffectTests(RendererFixture fixture)
     {
         var drawing = RendererFixture.Read(Effects.First().Data);
         var isolation = Isolation.Of(drawing, drawing.Layers.First(l => l.Name == "x"), whole: () => new(20, 2, 70, 16));
-        Assert.Equal(0, isolation.Scene(Whole, 300, 300).Margin);
+        Assert.Equal(0, isolation.Scene(Whole.Inflate(50), 400, 400).Margin);
         Assert.InRange(isolation.Scene(Cut, 120, 72).Margin, 30 * 3, 40 * 3);
         var large = isolation.Scene(new(0, 0, 50, 50), 4000, 4000);
         Assert.InRange((4000 + 2 * large.Margin) * (4000 + 2 * large.Margin), 16e6, 20e6);

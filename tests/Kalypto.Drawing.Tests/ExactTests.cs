@@ -3,6 +3,7 @@ using Kalypto.Core.Arranging;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Isolating;
 using Kalypto.Core.Reading;
+using Kalypto.Drawing.Exact;
 
 namespace Kalypto.Drawing.Tests;
 
@@ -43,6 +44,28 @@ public sealed class ExactTests(ExactFixture exact) : IClassFixture<ExactFixture>
         var pixels = await PixelsAsync($"<rect id='ground' width='100' height='100' fill='lime'/><g filter='blur(9px)'>{inside}</g><g id='over'><rect width='100' height='100' fill='blue'/></g>", "x");
         Assert.Equal((255, 0, 0, 255), At(pixels, inX, inY));
         Assert.Equal(0, At(pixels, outX, outY).A);
+    }
+
+    [Fact]
+    public async Task A_browser_that_does_not_start_now_is_found_later()
+    {
+        exact.IsNeeded();
+        var path = Path.Combine(Path.GetTempPath(), $"browser-{Guid.NewGuid():n}");
+        using var engine = new ExactEngine(new() { Fonts = "fonts", Browser = path, UntilAgain = TimeSpan.Zero });
+        Assert.Null(engine.Version);
+        File.CreateSymbolicLink(path, "/usr/bin/chromium");
+        try
+        {
+            for (var tries = 0; tries < 1_000 && engine.Version is null; tries++)
+            {
+                await Task.Delay(100, cancel);
+            }
+            Assert.NotNull(engine.Version);
+        }
+        finally
+        {
+            File.Delete(path);
+        }
     }
 
     [Fact]

@@ -24,7 +24,7 @@ public sealed class DatabaseFixture : IAsyncLifetime
         Connection = new NpgsqlConnectionStringBuilder(server) { Database = name }.ConnectionString;
         Database = new(Connection);
         Database.Migrate();
-        admin = new NpgsqlConnectionStringBuilder(server) { Database = "postgres", Pooling = false }.ConnectionString;
+        admin = new NpgsqlConnectionStringBuilder(server) { Database = "postgres", Pooling = false, Timeout = 300, CommandTimeout = 600 }.ConnectionString;
         return ValueTask.CompletedTask;
     }
 

@@ -48,7 +48,7 @@ public class MigrationTests(DatabaseFixture fixture)
             database.Migrate();
             await LookAsync(database);
         }
-        await using var admin = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(fixture.Connection) { Database = "postgres", Pooling = false }.ConnectionString);
+        await using var admin = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(fixture.Connection) { Database = "postgres", Pooling = false, Timeout = 300, CommandTimeout = 600 }.ConnectionString);
         await admin.OpenAsync(cancel);
         await using var command = new NpgsqlCommand($"drop database {new NpgsqlConnectionStringBuilder(connection).Database} with (force)", admin);
         await command.ExecuteNonQueryAsync(cancel);

@@ -58,7 +58,7 @@ public class ServerFixture : WebApplicationFactory<Program>, IAsyncLifetime
         var tables = Services.GetRequiredService<Database>();
         await base.DisposeAsync();
         await tables.DisposeAsync();
-        await using var connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Connection) { Database = "postgres", Pooling = false }.ConnectionString);
+        await using var connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Connection) { Database = "postgres", Pooling = false, Timeout = 300, CommandTimeout = 600 }.ConnectionString);
         await connection.OpenAsync();
         await using var command = new NpgsqlCommand($"drop database if exists {database} with (force)", connection);
         await command.ExecuteNonQueryAsync();

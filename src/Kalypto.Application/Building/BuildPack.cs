@@ -26,7 +26,7 @@ namespace Kalypto.Application.Building;
 /// that lives; when it stops or dies, it or another goes on with just what was said when the build began.
 /// </summary>
 public sealed class BuildPack(
-    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, OpenQuestions questions, PagesOfPack pages, WordFonts fonts, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
+    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, ProvePictures pictures, OpenQuestions questions, PagesOfPack pages, WordFonts fonts, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
     private const int LongestLine = 200;
     private const int MostTries = 3;
@@ -237,7 +237,7 @@ public sealed class BuildPack(
             var holds = ask.Holds(workspace);
             HashSet<string>? before = null;
             PlannedPack plan;
-            var began = Stopwatch.GetTimestamp();
+            var (least, since, unproved) = (int.MaxValue, Stopwatch.GetTimestamp(), 0);
             while (true)
             {
                 var change = desk.Changed;
@@ -246,10 +246,14 @@ public sealed class BuildPack(
                 before ??= [.. plan.Drawn.Keys];
                 var wanted = plan.Pack.Files.Where(holds).ToList();
                 keys = [.. wanted.Select(f => f.Key.Hex)];
-                // Which engine draws a layer is known when its screen is proved. That is waited for, but not for ever.
-                var unproved = await UnprovedAsync(workspace, wanted, cancel);
+                // Which engine draws a layer is known when its screen is proved, and its picture. That is waited for as long as it goes on.
+                unproved = await UnprovedAsync(workspace, wanted, cancel);
                 await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel, unproved);
-                if (unproved > 0 && Stopwatch.GetElapsedTime(began) < MostProving)
+                if (unproved < least)
+                {
+                    (least, since) = (unproved, Stopwatch.GetTimestamp());
+                }
+                if (unproved > 0 && Stopwatch.GetElapsedTime(since) < MostProving)
                 {
                     await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
                     continue;
@@ -279,7 +283,7 @@ public sealed class BuildPack(
             var made = await AllAsync([.. again.Select(j => j.Key)], _ => held.TellAsync(part, plan.Drawn, before, Lease, cancel), cancel);
             var smaller = again.ToDictionary(j => j.Picture!.SmallerOf!, j => made[j.Key]);
             var (files, missing) = await FilesAsync(workspace, plan, smaller, part, ask.Just is not null, cancel);
-            await builds.EndAsync(held.Id, "done", missing == 0 ? null : $"{missing} of the files could not be made{(ask.Just is null ? "; manifest.json names them" : "")}.", files, cancel);
+            await builds.EndAsync(held.Id, "done", Message(missing, unproved, ask.Just is not null), files, cancel);
             if (await builds.FindAsync(held.Id, cancel) is { Number: { } number, StartedAt: var begun })
             {
                 var paths = files.Select(f => f.Path).ToHashSet(StringComparer.Ordinal);
@@ -317,10 +321,18 @@ public sealed class BuildPack(
         return true;
     }
 
+    private static string? Message(int missing, int unproved, bool isPart) => string.Join(' ', new[]
+    {
+        missing > 0 ? $"{missing} of the files could not be made{(isPart ? "" : "; manifest.json names them")}." : "",
+        unproved > 0 ? $"{unproved} of the screens and pictures could not be compared with a browser in time." : "",
+    }.Where(s => s.Length > 0)) is { Length: > 0 } message ? message : null;
+
     private async Task<int> UnprovedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
     {
         var designs = wanted.Select(f => f.Picture.Ref.Design).Distinct().Select(d => workspace.FindDesign(d)!.Value);
-        return await proofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted);
+        // Of what the proof of a screen has shown, nothing more needs to be shown of the picture.
+        return await proofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted) is > 0 and var screens ? screens
+            : await pictures.AskAsync(workspace, wanted, cancel, DrawingQueue.Wanted);
     }
 
     private async Task FailAsync(int id)

@@ -15,7 +15,7 @@ namespace Kalypto.Application.Desk;
 
 /// <summary>Works off the drawing queue, with as many takers as this process is to have drawers, and one more.</summary>
 public sealed class DrawingService(
-    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, ScreenProofs proofs, Notices notices, IRenderer renderer, DrawingOptions options, ILogger<DrawingService> log) : BackgroundService
+    DrawingQueue queue, DrawingStore store, DrawingCache cache, DrawingDesk desk, ScreenProofs proofs, PictureProofs pictureProofs, Notices notices, IRenderer renderer, DrawingOptions options, ILogger<DrawingService> log) : BackgroundService
 {
     // Said again by a living process long before it runs out.
     private static readonly TimeSpan Lease = TimeSpan.FromSeconds(30);
@@ -226,7 +226,9 @@ public sealed class DrawingService(
         }
         if (job.IsProof)
         {
-            return await proofs.ProveAsync(taken, failure is null ? measured : null, failure, cancel) ? Done.Yes : Done.Again;
+            var isProved = job.Picture is null ? await proofs.ProveAsync(taken, failure is null ? measured : null, failure, cancel)
+                : await pictureProofs.ProveAsync(taken, failure is null ? measured : null, failure, cancel);
+            return isProved ? Done.Yes : Done.Again;
         }
         if (job.Picture is { } picture)
         {

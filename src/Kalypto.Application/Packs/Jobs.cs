@@ -88,5 +88,5 @@ internal sealed class Jobs(Workspace workspace, DrawingDesk desk)
     }
 
     // Layers of the file are the same in every arrangement, so that their jobs need none.
-    private static string ArrangementOf(DesignRow row, DesignState state, int ordinal) => ordinal < state.Measured.Drawn.Layers.Length ? "" : row.Arrangement;
+    internal static string ArrangementOf(DesignRow row, DesignState state, int ordinal) => ordinal < state.Measured.Drawn.Layers.Length ? "" : row.Arrangement;
 }

@@ -15,6 +15,7 @@ public static class Numbers
         ["in"] = 96,
         ["mm"] = 96 / 25.4,
         ["cm"] = 96 / 2.54,
+        ["Q"] = 96 / 101.6,
     };
 
     /// <summary>An absolute SVG length in px; null for percentages, relative units and what is no length.</summary>
@@ -51,6 +52,13 @@ public static class Numbers
             }
         }
         return numbers;
+    }
+
+    /// <summary>All absolute lengths of a list separated by spaces or commas, in px; null when one of them is none.</summary>
+    public static double[]? Lengths(string? text)
+    {
+        double?[] lengths = [.. (text?.Split([' ', ',', '\t', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries) ?? []).Select(Length)];
+        return Array.TrueForAll(lengths, l => l is not null) ? [.. lengths.Select(l => l!.Value)] : null;
     }
 
     /// <summary>The shortest text of a number with at most <paramref name="decimals"/> decimals.</summary>

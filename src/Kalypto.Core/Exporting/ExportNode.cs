@@ -6,6 +6,8 @@ namespace Kalypto.Core.Exporting;
 /// <summary>An element on its way out: what the rules of <see cref="SvgExport"/> work on.</summary>
 internal sealed class ExportNode(string name)
 {
+    private static readonly HashSet<string> PlacesInStyles = ["transform", "translate", "rotate", "scale", "offset", "offset-path"];
+
     /// <summary>The local name; empty for character data.</summary>
     public string Name { get; set; } = name;
 
@@ -110,6 +112,9 @@ internal sealed class ExportNode(string name)
     }
 
     /// <summary>The outline of a basic shape; null for what is none.</summary>
+    /// <summary>True for one that its style moves, turns or scales: a <c>transform</c> attribute would say nothing then (CSS Transforms 1, 9; Motion Path 1).</summary>
+    public bool IsPlacedByStyle => this["style"] is { } style && StyleText.Parse(style).Any(d => PlacesInStyles.Contains(d.Name));
+
     public List<PathSegment>? Outline() => ShapeOutline.Of(Name, Attributes);
 
     /// <summary>All ids that something in it refers to.</summary>

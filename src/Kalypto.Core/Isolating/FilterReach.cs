@@ -55,6 +55,47 @@ internal static partial class FilterReach
         }
     }
 
+    /// <summary>True for a filter that spreads or leaves what a step made of nothing: that is drawn in all of its region, however far from what goes in.</summary>
+    public static bool FillsItsRegion(Element filter)
+    {
+        if (filter.Name != "filter")
+        {
+            return false;
+        }
+        var (named, last) = (new Dictionary<string, bool>(), false);
+        foreach (var step in filter.Elements)
+        {
+            bool Fills(string? input) => input is null ? last : named.GetValueOrDefault(input);
+            var (first, second) = (Fills(step["in"]), Fills(step["in2"]));
+            var any = first || second || step.Elements.Any(e => e.Name == "feMergeNode" && Fills(e["in"]));
+            if (any && step.Name is "feGaussianBlur" or "feOffset" or "feDropShadow" or "feMorphology" or "feConvolveMatrix" or "feDisplacementMap")
+            {
+                return true;
+            }
+            last = step.Name switch
+            {
+                "feFlood" => Numbers.List(step.Style("flood-opacity")) is not [0],
+                "feTurbulence" or "feImage" or "feTile" or "feDiffuseLighting" or "feSpecularLighting" => true,
+                "feComponentTransfer" => first || step.Elements.Any(e => e.Name == "feFuncA"),
+                "feColorMatrix" => first || Numbers.List(step["values"]) is { Length: 20 } values && values[19] > 0,
+                "feComposite" => step["operator"] switch
+                {
+                    "in" => first && second,
+                    "out" => first,
+                    "atop" => second,
+                    "arithmetic" => any || Largest(step["k4"], 0) > 0,
+                    _ => any,
+                },
+                _ => any,
+            };
+            if (step["result"] is { } name)
+            {
+                named[name] = last;
+            }
+        }
+        return last;
+    }
+
     private static double FunctionsOf(string filter) =>
         Functions().Matches(filter).Sum(f => Deviations * f.Groups["lengths"].Value.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Sum(l => Math.Abs(Numbers.Length(l) ?? 0)));
 

@@ -27,6 +27,7 @@ public sealed class Isolation
     private ImmutableArray<string> beyond;
     private bool? isWide;
     private double reach = double.NaN;
+    private bool fillsRegions;
     private Func<Box?>? whole;
     private readonly DrawingTree drawing;
     private readonly Layer layer;
@@ -224,13 +225,19 @@ public sealed class Isolation
 
     private (double Margin, Func<string>? Wider) WithMargin(Box crop, double width, double height, string? ground, int step)
     {
-        if (!HasFilter || (whole?.Invoke() is { } box && crop.Union(box) == crop))
+        if (!HasFilter)
         {
             return (0, null);
         }
         if (double.IsNaN(reach))
         {
             reach = FilterReach.Of(around, Itself, definitions, Math.Max(drawing.Box.Width, drawing.Box.Height));
+            fillsRegions = definitions.Values.Any(d => FilterReach.FillsItsRegion(d.Element));
+        }
+        // Steps on the way to what is seen may lie further out than it: an inner shadow is a shape that is moved out, blurred and comes back.
+        if (!fillsRegions && whole?.Invoke() is { } box && crop.Union(box.Inflate(reach)) == crop)
+        {
+            return (0, null);
         }
         var (across, down) = (crop.Width / width, crop.Height / height);
         var (most, sides) = (Math.Max(MostWithMargin, 1.25 * width * height), width + height);

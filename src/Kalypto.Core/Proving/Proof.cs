@@ -20,11 +20,6 @@ public sealed class Proof
     private const int CloseScale = 2;
     private const double ClosePixels = 3_000_000;
 
-    // Of more pixels the exact engine draws a picture less than four times larger.
-    private const int TilePixels = 1_400_000;
-    private const int LongestSide = 2400;
-    private const int AtOnce = 2;
-
     // Beyond these many a comparison takes minutes: it is made once and a second time. Beyond the last it is smaller than it was
     // drawn, for such drawings count in parts of a millimetre.
     private const double ManyPixels = 16_000_000;
@@ -197,44 +192,6 @@ public sealed class Proof
         return new((int)Math.Floor((seen.X - frame.X) * at), (int)Math.Floor((seen.Y - frame.Y) * at), (int)Math.Ceiling((seen.Right - frame.X) * at), (int)Math.Ceiling((seen.Bottom - frame.Y) * at));
     }
 
-    private async Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<(Layer Layer, PixelBox Place)>? shown, double at, CancellationToken cancel)
-    {
-        var whole = WholeAt(at);
-        var places = shown?.Select(s => Place(s.Layer, at)).ToList();
-        var isolation = Isolation.Of(drawing.Drawn, screen.Root, without, () => drawing.WholeOf(screen.Root));
-        var found = Differences.None(whole.Width, whole.Height);
-        foreach (var some in Tiles(whole).Where(t => places?.Exists(p => p.Meets(t)) != false).Chunk(AtOnce))
-        {
-            foreach (var (tile, quick, exact) in await Task.WhenAll(some.Select(DrawAsync)))
-            {
-                if ((quick.Bytes, exact.Bytes) is not ({ } ours, { } theirs))
-                {
-                    return (null, quick.Bytes is null ? quick : exact);
-                }
-                found = found.With(ours, theirs, tile);
-            }
-        }
-        return (found, null);
-
-        async Task<(PixelBox Tile, Drawn Quick, Drawn Exact)> DrawAsync(PixelBox tile)
-        {
-            var crop = new Box(frame.X + tile.Left / at, frame.Y + tile.Top / at, tile.Width / at, tile.Height / at);
-            var quick = renderer.PixelsAsync(isolation.QuickScene(crop, tile.Width, tile.Height), tile.Width, tile.Height, cancel);
-            var exact = renderer.PixelsAsync(isolation.Scene(crop, tile.Width, tile.Height, isExact: true), tile.Width, tile.Height, cancel);
-            return (tile, await quick, await exact);
-        }
-    }
-
-    private static IEnumerable<PixelBox> Tiles(PixelBox whole)
-    {
-        var wide = Math.Min(whole.Width, LongestSide);
-        var tall = Math.Max(1, TilePixels / wide);
-        for (var top = 0; top < whole.Height; top += tall)
-        {
-            for (var from = 0; from < whole.Width; from += wide)
-            {
-                yield return new(from, top, Math.Min(whole.Width, from + wide), Math.Min(whole.Height, top + tall));
-            }
-        }
-    }
+    private Task<(Differences? Found, Drawn? Failure)> CompareAsync(IReadOnlySet<int> without, List<(Layer Layer, PixelBox Place)>? shown, double at, CancellationToken cancel) =>
+        BothEngines.CompareAsync(renderer, Isolation.Of(drawing.Drawn, screen.Root, without, () => drawing.WholeOf(screen.Root)), (frame.X, frame.Y), at, WholeAt(at), shown?.Select(s => Place(s.Layer, at)).ToList(), cancel);
 }

@@ -69,7 +69,7 @@ public static partial class SourceDocument
     {
         try
         {
-            using var stream = FileStreams.Open(file);
+            using var stream = FileStreams.Open(BareAmpersands.Escape(file));
             using var reader = XmlReader.Create(stream, SvgParser.Settings(file.Span, ReadingLimits.Default));
             return XDocument.Load(reader, LoadOptions.SetLineInfo | LoadOptions.PreserveWhitespace).Root!;
         }

@@ -33,7 +33,8 @@ internal sealed class SvgParser(ReadingLimits limits)
         XmlResolver = null,
         IgnoreComments = true,
         IgnoreProcessingInstructions = true,
-        MaxCharactersInDocument = limits.Bytes,
+        // Escaped ampersands of style sheets are longer than they came in.
+        MaxCharactersInDocument = limits.Bytes * 2L,
         CheckCharacters = true,
     };
 
@@ -42,7 +43,7 @@ internal sealed class SvgParser(ReadingLimits limits)
         Inspect(file.Span);
         try
         {
-            using var stream = FileStreams.Open(file);
+            using var stream = FileStreams.Open(BareAmpersands.Escape(file));
             using var reader = XmlReader.Create(stream, Settings(file.Span, limits));
             return Read(reader);
         }

@@ -61,7 +61,11 @@ public static class SvgReader
     /// <summary>Makes the drawing out of elements that are read and normalised, whatever format they came from.</summary>
     internal static DrawingTree Finish(ElementBuilder root, IReadOnlyList<(ElementBuilder? Element, string Sentence)> notes, string fallbackName, ReadingLimits limits, string? source = null)
     {
-        var box = BoxOf(root, limits);
+        var (box, unsaid) = BoxOf(root, limits);
+        if (unsaid is not null)
+        {
+            notes = [.. notes, (null, unsaid)];
+        }
         var byId = new Dictionary<string, ElementBuilder>();
         foreach (var element in root.SelfAndDescendants())
         {
@@ -88,18 +92,25 @@ public static class SvgReader
     }
 
     /// <summary>The size in user units: the viewBox where there is one, so that one drawing unit is what the designer drew with.</summary>
-    private static Box BoxOf(ElementBuilder root, ReadingLimits limits)
+    /// <returns>The box, and what is to be said where the drawing itself does not say its size.</returns>
+    private static (Box Box, string? Unsaid) BoxOf(ElementBuilder root, ReadingLimits limits)
     {
         const string Remedy = "Give the drawing a viewBox, or a width and height, of its real size";
         Box box;
+        string? unsaid = null;
         if (root["viewBox"] is { } text)
         {
             box = Numbers.List(text) is [var x, var y, var w, var h] ? new(x, y, w, h)
                 : throw new DrawingRefusedException($"The viewBox “{Naming.PlainText.Clean(text, 60)}” is not four numbers", Remedy, root.Line);
         }
-        else if ((Numbers.Length(root.Style("width")) ?? Numbers.Length(root["width"])) is { } width && (Numbers.Length(root.Style("height")) ?? Numbers.Length(root["height"])) is { } height)
+        else if (Side("width") is { } width && Side("height") is { } height)
         {
             box = new(0, 0, width, height);
+        }
+        else if (DrawnSize.Of(root) is var (right, bottom))
+        {
+            box = new(0, 0, Side("width") ?? right, Side("height") ?? bottom);
+            unsaid = $"The drawing does not say how large it is; it is taken to be as large as what is drawn, {Numbers.Text(box.Width)} × {Numbers.Text(box.Height)}. {Remedy} to have it otherwise.";
         }
         else
         {
@@ -114,7 +125,9 @@ public static class SvgReader
             throw new DrawingRefusedException(
                 $"The drawing is {box.Width:0} x {box.Height:0} units large; {limits.Side:0} on a side is the most", Remedy, root.Line);
         }
-        return box;
+        return (box, unsaid);
+
+        double? Side(string name) => Numbers.Length(root.Style(name)) ?? Numbers.Length(root[name]);
     }
 
     private static HashSet<string> ReferredTo(ElementBuilder root)

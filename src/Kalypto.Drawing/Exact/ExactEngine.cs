@@ -18,7 +18,7 @@ public sealed class ExactEngine : IDisposable
     private static readonly TimeSpan Tick = TimeSpan.FromMilliseconds(200);
     // What a browser that only waits uses now and then.
     private static readonly TimeSpan Idle = TimeSpan.FromMilliseconds(50);
-    private static readonly TimeSpan FirstStart = TimeSpan.FromMinutes(1);
+    private static readonly TimeSpan FirstStart = TimeSpan.FromMinutes(2);
 
     // From the closest to none, as for workers; the sandbox of the browser itself stays on, which root cannot have.
     private static readonly string[][] Ways =
@@ -32,7 +32,10 @@ public sealed class ExactEngine : IDisposable
     private readonly ExactOptions options;
     private readonly Turns turns = new();
     private readonly Timer rest;
-    private readonly Lazy<string?> version;
+    private readonly Lock looking = new();
+    private string? version;
+    private long lookedAt;
+    private Task again = Task.CompletedTask;
     private Browser? browser;
     private string[]? way;
 
@@ -41,12 +44,30 @@ public sealed class ExactEngine : IDisposable
     {
         this.options = options;
         ExactFolders.RemoveLeft();
-        version = new(FindVersion);
         rest = new(_ => Rest());
     }
 
-    /// <summary>The name and version of the browser; null when there is none on this machine, or it does not start here. Asked for the first time, it starts one.</summary>
-    public string? Version => version.Value;
+    /// <summary>The name and version of the browser; null when there is none on this machine, or it does not start here. Asked for the first time, it starts one; where that fails, it tries again after a minute.</summary>
+    public string? Version
+    {
+        get
+        {
+            lock (looking)
+            {
+                if (version is null && lookedAt == 0)
+                {
+                    version = FindVersion();
+                    lookedAt = Stopwatch.GetTimestamp();
+                }
+                else if (version is null && again.IsCompleted && Stopwatch.GetElapsedTime(lookedAt) > options.UntilAgain)
+                {
+                    // Nobody waits a second time.
+                    again = Task.Run(LookAgain);
+                }
+                return version;
+            }
+        }
+    }
 
     /// <summary>How many times larger than asked a picture is drawn.</summary>
     public static int TimesOf(int width, int height, bool isP3 = false)
@@ -210,6 +231,15 @@ public sealed class ExactEngine : IDisposable
     {
         browser?.Dispose();
         browser = null;
+    }
+
+    private void LookAgain()
+    {
+        var found = FindVersion();
+        lock (looking)
+        {
+            (version, lookedAt) = (found, Stopwatch.GetTimestamp());
+        }
     }
 
     private string? FindVersion()

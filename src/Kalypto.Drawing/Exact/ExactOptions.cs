@@ -17,4 +17,7 @@ public sealed record ExactOptions
 
     /// <summary>After how long without work the browser is ended.</summary>
     public TimeSpan Idle { get; init; } = TimeSpan.FromSeconds(60);
+
+    /// <summary>How long a browser that did not start is taken to be none: a machine that is busy now may start it later.</summary>
+    public TimeSpan UntilAgain { get; init; } = TimeSpan.FromMinutes(1);
 }

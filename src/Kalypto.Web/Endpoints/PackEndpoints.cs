@@ -17,11 +17,11 @@ internal static class PackEndpoints
 
     public static void MapPack(this RouteGroupBuilder project)
     {
-        project.MapGet("/pack", async (Entry entry, [AsParameters] PackQuery query, PlanPack plans, ScreenProofs proofs, CancellationToken cancel) =>
+        project.MapGet("/pack", async (Entry entry, [AsParameters] PackQuery query, PlanPack plans, ScreenProofs proofs, ProvePictures pictures, CancellationToken cancel) =>
         {
             var plan = await plans.PlanAsync(entry.Workspace, cancel);
             await plans.DrawAheadAsync(entry.Workspace, plan, DrawingQueue.Ahead, cancel);
-            return Results.Ok(PackModel.Of(entry.Workspace, plan, await PackProofs.OfAsync(proofs, entry.Workspace, cancel), query));
+            return Results.Ok(PackModel.Of(entry.Workspace, plan, await PackProofs.OfAsync(proofs, pictures, entry.Workspace, plan, cancel), query));
         });
         project.MapPost("/pack/looked", async (Entry entry, Looked looked, PlanPack plans, CancellationToken cancel) =>
         {

@@ -1,5 +1,6 @@
 using Kalypto.Application.Desk;
 using Kalypto.Application.Opening;
+using Kalypto.Application.Packs;
 
 namespace Kalypto.Web.Models;
 
@@ -9,10 +10,11 @@ namespace Kalypto.Web.Models;
 public sealed record PackProofs(string Text, IReadOnlyList<ProvenScreen> Screens)
 {
     /// <summary>Puts them together, and asks for those that are missing.</summary>
-    public static async Task<PackProofs> OfAsync(ScreenProofs proofs, Workspace workspace, CancellationToken cancel)
+    public static async Task<PackProofs> OfAsync(ScreenProofs proofs, ProvePictures pictures, Workspace workspace, PlannedPack plan, CancellationToken cancel)
     {
         var known = await proofs.OfAsync([.. workspace.Designs.Select(d => d.State.Measured)], cancel);
         await proofs.AskAsync([.. workspace.Designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel);
+        await pictures.AskAsync(workspace, plan.Pack.Files, cancel);
         var done = workspace.Designs.SelectMany(d => d.State.Measured.Drawn.Screens.Where(s => known.GetValueOrDefault(s)?.Equal is not null).Select(s => (d.Row.Id, Screen: s, Proof: known[s]!)))
             .OrderBy(s => s.Proof.Equal).ToList();
         var open = known.Count - done.Count;

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace Kalypto.Web.Pages;
 
 /// <summary>Every file to come: what will the developers get, how heavy?</summary>
-public sealed class PackPage(PlanPack plans, ScreenProofs proofs) : ProjectPage(plans, "Pack")
+public sealed class PackPage(PlanPack plans, ScreenProofs proofs, ProvePictures pictures) : ProjectPage(plans, "Pack")
 {
     /// <summary>What the page shows at first, for its script.</summary>
     public string Json { get; private set; } = "";
@@ -22,7 +22,7 @@ public sealed class PackPage(PlanPack plans, ScreenProofs proofs) : ProjectPage(
     {
         var plan = await Plans.PlanAsync(Workspace, cancel);
         await Plans.DrawAheadAsync(Workspace, plan, DrawingQueue.Ahead, cancel);
-        Json = JsonSerializer.Serialize(PackModel.Of(Workspace, plan, await PackProofs.OfAsync(proofs, Workspace, cancel), new()), JsonSerializerOptions.Web);
+        Json = JsonSerializer.Serialize(PackModel.Of(Workspace, plan, await PackProofs.OfAsync(proofs, pictures, Workspace, plan, cancel), new()), JsonSerializerOptions.Web);
         ViewData["BodyClass"] = "full";
         return Page();
     }

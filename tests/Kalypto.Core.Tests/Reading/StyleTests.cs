@@ -1,3 +1,6 @@
+using System.Text;
+using Kalypto.Core.Reading;
+
 namespace Kalypto.Core.Tests.Reading;
 
 public class StyleTests
@@ -77,6 +80,8 @@ public class StyleTests
     [InlineData("<use id='x' href='#star'/>", false)]
     [InlineData("<use id='x' href='#star' style='--moon:#080'/>", false)]
     [InlineData("<use id='x' href='#own' style='--star:#080'/>", false)]
+    [InlineData("<style>:root{--star:#fc6}</style><use id='x' href='#star' style='--star:#080'/>", true)]
+    [InlineData("<style>:root{--star:#fc6}</style><use id='x' href='#own' style='--star:#080'/>", false)]
     public void Values_of_a_repeat_are_for_the_exact_engine(string repeat, bool isBeyond)
     {
         var drawing = Svg.Read($"<defs><path id='star' d='M0 0h9v9z' style='fill:var(--star,#fc6)'/><g id='own' style='--star:#fff'><path d='M0 0h9v9z' style='fill:var(--star)'/></g></defs>{repeat}");
@@ -88,4 +93,31 @@ public class StyleTests
     [InlineData("<text id='x' textLength='40'>Wren<animate attributeName='y' to='20' dur='3s'/></text>")]
     [InlineData("<style>@keyframes rise{from{opacity:0}to{opacity:1}} .moon{animation:rise 2s}</style><circle id='x' class='moon' r='9'/>")]
     public void What_moves_is_told(string drawing) => Assert.Contains(Svg.Read(drawing).Notes, n => n is { Layer: not null, IsBeyond: false } && n.Sentence.StartsWith("It moves", StringComparison.Ordinal));
+
+    [Theory]
+    [InlineData("<style>g{&>rect{fill:#c30}} /* a & b */</style>")]
+    [InlineData("<style><![CDATA[g{&>rect{fill:#c30}}]]></style>")]
+    [InlineData("<style>g{&amp;>rect{fill:#c30}}</style>")]
+    [InlineData("<style>rect{fill:#036}</style><style>g{&>rect{fill:#c30}}</style>")]
+    public void Nesting_is_read_as_it_is_written_in_a_page(string style)
+    {
+        var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'>{style}<g><rect id='x' width='9' height='9'/></g></svg>");
+        var drawing = SvgReader.Read(file, "Drawing");
+        var x = drawing.Layers.Single(l => l.Name == "x");
+        Assert.True(x.Element.Style("fill") == "#c30" || drawing.Root.Beyond is not null);
+        // The exact engine finds it at the same place.
+        Assert.Contains("rect{fill:#c30}", SourceDocument.Of(file, new(drawing.Source!, x.Element.At, [], [], drawing.Box, drawing.Box, 9, 9, null)), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("width='100%' height='100%'", "<rect x='10' y='20' width='80' height='30'/><g transform='translate(40 0)'><circle cx='40' cy='40' r='20' stroke='#000' stroke-width='4'/></g><defs><rect width='900' height='900'/></defs>", 102, 62)]
+    [InlineData("", "<image width='20.5' height='30'/><rect width='100%' height='100%'/>", 21, 30)]
+    [InlineData("width='300'", "<rect width='20' height='30'/>", 300, 30)]
+    [InlineData("style='width:50%'", "<svg width='40' height='50'><rect width='900' height='900'/></svg><path display='none' d='M0 0h999v999'/>", 40, 50)]
+    public void A_drawing_without_a_size_is_as_large_as_what_is_drawn(string size, string inside, double width, double height)
+    {
+        var drawing = SvgReader.Read(Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' {size}>{inside}</svg>"), "Drawing");
+        Assert.Equal(new(0, 0, width, height), drawing.Box);
+        Assert.Single(drawing.Notes, n => n.Layer is null);
+    }
 }

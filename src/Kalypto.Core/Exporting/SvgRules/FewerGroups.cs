@@ -36,6 +36,7 @@ internal sealed class FewerGroups : ISvgRule
     private static bool CanTake(ExportNode only, ExportNode group) =>
         only["id"] is null && group["id"] is null && only.Name is not ("svg" or "use" or "image" or "defs")
         && (!Effects.Any(e => group[e] is not null) || !Effects.Any(e => only[e] is not null) && only["transform"] is null)
+        && !(group["transform"] is not null && only.IsPlacedByStyle)
         && !(group["transform"] is not null && Effects.Any(e => only[e] is not null && e is not "opacity"));
 
     private static void Merge(ExportNode group, ExportNode only)

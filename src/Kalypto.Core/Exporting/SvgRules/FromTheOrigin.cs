@@ -80,7 +80,7 @@ internal sealed class FromTheOrigin : ISvgRule
         {
             return true;
         }
-        if (node["style"] is { } style && References.IsAnywhere(style))
+        if (node["style"] is { } style && References.IsAnywhere(style) || node.IsPlacedByStyle)
         {
             return false;
         }
@@ -90,7 +90,7 @@ internal sealed class FromTheOrigin : ISvgRule
             return !inherits && Matrix.Parse(transform) is not null;
         }
         if (Paints.Concat(Effects).Any(p => node[p] is { } value && References.Of(p, value).Any(id => !ids.TryGetValue(id, out var definition) || !CanShiftDefinition(definition, 0)))
-            || Numbers.List(node["x"]) is { Length: > 1 } && node.Name is not ("text" or "tspan"))
+            || Numbers.Lengths(node["x"]) is { Length: > 1 } && node.Name is not ("text" or "tspan"))
         {
             return false;
         }
@@ -297,9 +297,9 @@ internal sealed class FromTheOrigin : ISvgRule
 
     private static void Add(ExportNode node, string name, double distance, bool always = false)
     {
-        if (node[name] is { } value ? Numbers.List(value) is { } numbers : always && (numbers = [0]) is not null)
+        if ((node[name] is { } value ? Numbers.Lengths(value) : always ? [0] : null) is { } lengths)
         {
-            node[name] = string.Join(' ', numbers!.Select(n => (n + distance).ToString("R", CultureInfo.InvariantCulture)));
+            node[name] = string.Join(' ', lengths.Select(n => (n + distance).ToString("R", CultureInfo.InvariantCulture)));
         }
     }
 }

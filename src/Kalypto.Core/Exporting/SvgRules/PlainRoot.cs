@@ -19,7 +19,7 @@ internal sealed class PlainRoot : ISvgRule
         {
             AsGroup(inner, null);
         }
-        foreach (var box in inner.SelfAndDescendants().Where(n => n.Name == "svg" && n["overflow"] == "visible").ToList())
+        foreach (var box in inner.SelfAndDescendants().Where(n => n.Name == "svg" && n["overflow"] == "visible" && !n.IsPlacedByStyle).ToList())
         {
             if (Placed(box) is { } matrix)
             {

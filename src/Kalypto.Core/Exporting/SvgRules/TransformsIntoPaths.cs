@@ -46,7 +46,7 @@ internal sealed class TransformsIntoPaths : ISvgRule
         }
         // A group that only moves, turns or scales hands that on to what lies in it, where all of it can take it.
         else if (node.Name == "g" && !isDefinition && node["id"] is null && here.Stroke is null or "none"
-            && node.Children.Count > 0 && node.Elements.All(c => c.Name is "path" or "g" && c["id"] is null)
+            && node.Children.Count > 0 && node.Elements.All(c => c.Name is "path" or "g" && c["id"] is null && !c.IsPlacedByStyle)
             && !node.SelfAndDescendants().Any(n => n["stroke"] is not (null or "none") || HasReference(n)))
         {
             node["transform"] = null;

@@ -106,7 +106,8 @@ internal sealed class CustomProperties : INormalisation
     {
         for (var (e, stop) = (element, repeated.Parent); e is not null && e != stop; e = e.Parent)
         {
-            if (known.GetValueOrDefault(e) is { } scope && scope.Own.ContainsKey(name))
+            // One that sets nothing is known by what is in force around it.
+            if (known.GetValueOrDefault(e) is { } scope && !ReferenceEquals(scope, e.Parent is { } parent ? known.GetValueOrDefault(parent) : null) && scope.Own.ContainsKey(name))
             {
                 return true;
             }

@@ -138,7 +138,7 @@ internal sealed partial class UnsupportedFeatures : INormalisation
         {
             yield return "spaces at the edge of a run of text";
         }
-        if (isText && element.Children.OfType<string>().Any(t => t.Any(IsBeyondAlphabets)))
+        if (isText && element.Children.OfType<string>().Any(t => t.Any(IsBeyondLatin)))
         {
             yield return "letters that a font may lack";
         }
@@ -185,8 +185,8 @@ internal sealed partial class UnsupportedFeatures : INormalisation
     private static bool IsGeometry(string property) => property is "x" or "y" or "width" or "height" or "cx" or "cy" or "r" or "rx" or "ry" or "x1" or "y1" or "x2" or "y2" or "dx" or "dy"
         or "font-size" or "stroke-width" or "stroke-dasharray" or "letter-spacing";
 
-    // Symbols, emoji and scripts that are not written letter by letter: engines choose other fonts for them.
-    private static bool IsBeyondAlphabets(char c) => c is (>= '\u0590' and <= '\u1dff') or (>= '\u2190' and <= '\ufdff') or >= '\ufe00';
+    // All but the Latin letters of Europe and the marks that are set with them: a font may lack it, and engines choose other fonts then.
+    private static bool IsBeyondLatin(char c) => c is >= '\u0180' and not ((>= '\u2000' and <= '\u203a') or '\u20ac' or '\u2122');
 
     private static bool IsList(string? value) =>
         value?.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Length > 1;

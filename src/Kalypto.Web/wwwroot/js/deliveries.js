@@ -28,7 +28,7 @@ export const deliveries = () => ({
   },
   headline(build) {
     switch (build.state) {
-      case 'running': return `Building: ${build.done} of ${build.total} files${build.proofsLeft ? `, ${count(build.proofsLeft, 'screen')} to be compared with the browser` : ''}`;
+      case 'running': return `Building: ${build.done} of ${build.total} files${build.proofsLeft ? `, ${count(build.proofsLeft, 'picture')} to be compared with the browser` : ''}`;
       case 'done': return '';
       case 'cancelled': return 'Cancelled';
       default: return 'Not built';
