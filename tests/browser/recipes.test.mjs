@@ -114,6 +114,20 @@ test('while two pictures want one path, a preview still says what changes', asyn
   await page.evaluate(() => kalypto.post('/api/projects/1/undo', { design: 1, screen: 1, layers: [] }));
 });
 
+test('after a recipe is kept from its field, Z takes it back', async () => {
+  await page.goto(`${server.address}/projects/1/recipes`);
+  await page.waitForSelector('.recipe-line');
+  const before = await recipe('everywhere').inputValue();
+  await recipe('everywhere').fill(`${before} bleed:3`.trim());
+  await page.waitForFunction(() => !document.querySelector('.sums .btn-next').disabled, null, { timeout: 300_000 });
+  const kept = page.waitForResponse(r => r.url().endsWith('/recipes') && r.request().method() === 'POST' && r.ok());
+  await page.keyboard.press('Enter');
+  await kept;
+  await page.waitForFunction(() => document.activeElement.getAttribute('aria-keyshortcuts') === 'z', null, { timeout: 300_000 });
+  await page.keyboard.press('z');
+  await page.waitForFunction(before => document.querySelector('[aria-label="Recipe everywhere"]').value === before, before, { timeout: 300_000 });
+});
+
 test('a kind of the team’s own is a word of the tag line and has a recipe', async () => {
   await page.fill('#kind-new', 'Badge');
   await page.press('#kind-new', 'Enter');
@@ -270,6 +284,7 @@ test('a part is built by itself, with just the files that go with it', async () 
   await page.click('.sums button:has-text("Build only")');
   await page.waitForFunction(() => document.querySelector('.build')?.dataset.state === 'done', null, { timeout: 3_600_000 });
   assert.match(await page.locator('.build').first().innerText(), /only Apple/);
+  await page.waitForFunction(() => document.activeElement === document.querySelector('.build a[download]'), null, { timeout: 300_000 });
   const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
   const names = Object.keys(unzipSync(zip));
   assert.ok(names.length > 5 && names.every(n => n.startsWith('apple/') || n === 'manifest.json'), names.join(' '));

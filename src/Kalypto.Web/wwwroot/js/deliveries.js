@@ -8,8 +8,13 @@ export const deliveries = () => ({
   line: '',
   byFiles: false,
   byKind: false,
+  // Builds that somebody at this page waits for: those that run, and the one that was begun on the page before.
+  awaited: new Set(),
 
   init() {
+    if (location.hash === '#new' && this.builds.length) {
+      this.awaited.add(this.builds[0].id);
+    }
     server.onChanged(this.project, () => this.refresh());
     this.refresh();
   },
@@ -19,11 +24,23 @@ export const deliveries = () => ({
   async refresh() {
     const builds = await server.get(`/api/projects/${this.project}/builds`);
     if (!builds.failed) {
+      this.builds.filter(b => b.state === 'running').forEach(b => this.awaited.add(b.id));
       this.builds = builds;
+      this.leadTo(builds.find(b => b.zip && this.awaited.has(b.id)));
     }
     clearTimeout(this.timer);
     if (this.builds.some(b => b.state === 'running')) {
       this.timer = setTimeout(() => this.refresh(), 1000);
+    }
+  },
+  // Whoever waited for a build finds the keyboard on its zip, unless they are at something else by now.
+  leadTo(ended) {
+    const row = ended && document.querySelector(`[data-build="${ended.id}"]`);
+    if (row) {
+      this.awaited.delete(ended.id);
+    }
+    if (row && (document.activeElement === document.body || row.contains(document.activeElement))) {
+      this.$nextTick(() => row.querySelector('a[download]').focus());
     }
   },
   headline(build) {

@@ -160,7 +160,7 @@ export const pack = () => ({
     if (answer.failed) {
       this.refusal = answer.message;
     } else {
-      location.href = `/projects/${this.project}/deliveries`;
+      location.href = `/projects/${this.project}/deliveries#new`;
     }
   },
 });

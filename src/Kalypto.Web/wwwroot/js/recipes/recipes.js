@@ -182,6 +182,14 @@ export const recipes = () => ({
       if (this.kindName && !this.kind) {
         this.openKind(this.model.kinds[0]);
       }
+      // Out of the field: the next key is no letter of the recipe that is kept.
+      this.$nextTick(() => this.$refs.undo.focus());
+    }
+  },
+  key(event) {
+    if (event.key === 'z' && !this.isDirty && !event.target.matches('input, select, textarea') && !event.ctrlKey && !event.metaKey) {
+      event.preventDefault();
+      this.undo();
     }
   },
   async undo() {
