@@ -14,6 +14,8 @@ export const deliveries = () => ({
   init() {
     if (location.hash === '#new' && this.builds.length) {
       this.awaited.add(this.builds[0].id);
+      // Whoever loads the page again waits for nothing.
+      history.replaceState(null, '', location.pathname);
     }
     server.onChanged(this.project, () => this.refresh());
     this.refresh();
