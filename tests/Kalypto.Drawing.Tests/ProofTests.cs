@@ -103,6 +103,18 @@ public sealed class ProofTests(ExactFixture exact) : IClassFixture<ExactFixture>
     }
 
     [Fact]
+    public async Task What_is_drawn_exactly_elsewhere_than_it_was_measured_is_no_alarm()
+    {
+        // The quick engine turns it about the corner of the drawing; what is other beside it stays so.
+        var drawing = await ReadAsync("""
+            <g id='card'><rect id='known' x='150' y='300' width='200' height='60' fill='#3a7ca5' style='transform-box:fill-box;transform-origin:center;transform:rotate(90deg)'/><rect id='box' x='20' y='20' width='60' height='60' fill='#036'/></g>
+            """);
+        var proof = await ProveAsync(drawing);
+        Assert.True(proof.All.Count > 1000, $"{proof.All.Count} px are other");
+        Assert.InRange(proof.Equal, 0.9999, 1);
+    }
+
+    [Fact]
     public async Task A_drawing_that_counts_in_parts_of_a_millimetre_is_proved_smaller()
     {
         exact.IsNeeded();

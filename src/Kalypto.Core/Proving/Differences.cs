@@ -103,6 +103,17 @@ public sealed class Differences
         return new(Width, Height, inked, rest);
     }
 
+    /// <summary>The same with only that other which is so in a second comparison of the same size too.</summary>
+    /// <exception cref="ArgumentException">It is of another size.</exception>
+    public Differences And(Differences second)
+    {
+        if (second.Width != Width || second.Height != Height)
+        {
+            throw new ArgumentException($"A comparison of {Width}x{Height} px is held against one of {second.Width}x{second.Height}.");
+        }
+        return new(Width, Height, inked, [.. other.Zip(second.other, (one, two) => one & two)]);
+    }
+
     private static int StrideOf(int width) => (width + Bits - 1) / Bits;
 
     private static int Ones(ulong[] bits)

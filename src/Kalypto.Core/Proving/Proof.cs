@@ -130,6 +130,11 @@ public sealed class Proof
                 }
             }
         }
+        // What is drawn exactly may lie elsewhere than the quick engine has measured it: what is other counts only where it is so without that too.
+        if (left.Count >= LeastPixels && DrawnExactly() is { Count: > 0 } exactly && (await CompareAsync(exactly.Union(apart).ToHashSet(), null, scale, cancel)).Found is { } rest)
+        {
+            left = left.And(rest);
+        }
         return (new([.. proven], all, left), null);
 
         static double ShareOf(Differences found, PixelBox place, double most) =>
@@ -177,6 +182,27 @@ public sealed class Proof
             }
         }
         return gone;
+    }
+
+    /// <summary>The smallest layers of the screen that the exact engine draws, known by their features or proven.</summary>
+    private HashSet<int> DrawnExactly()
+    {
+        var (found, shown) = (new HashSet<int>(), proven.Select(p => p.Ordinal).ToHashSet());
+        var open = new Stack<Layer>([screen.Root]);
+        while (open.TryPop(out var layer))
+        {
+            var isBeyond = shown.Contains(layer.Ordinal) || drawing.Isolate(layer, NoLayers).IsBeyondByItself;
+            var inside = layer.Children.Where(c => shown.Contains(c.Ordinal) || c.SelfAndDescendants().Any(d => shown.Contains(d.Ordinal)) || drawing.Isolate(c, NoLayers).IsBeyondByItself).ToList();
+            if (isBeyond && layer != screen.Root && (inside.Count == 0 || shown.Contains(layer.Ordinal) || layer.Element.Beyond is not null))
+            {
+                found.Add(layer.Ordinal);
+            }
+            else
+            {
+                inside.ForEach(open.Push);
+            }
+        }
+        return found;
     }
 
     private bool IsApart(Layer layer) => apart.Count > 0 && (apart.Contains(layer.Ordinal) || layer.Ancestors().Any(a => apart.Contains(a.Ordinal)));
