@@ -36,7 +36,7 @@ public static class Services
         .AddSingleton<OpenDraft>().AddSingleton<HoldDraft>().AddSingleton<CompareDrafts>().AddSingleton<SortDrafts>().AddSingleton<KnownDesign>().AddSingleton<BringIn>().AddSingleton<LoadDemo>()
         .AddSingleton<EditLayers>().AddSingleton<ArrangeLayers>().AddSingleton<ArrangeScreens>().AddSingleton<DecideByRule>().AddSingleton<RenameLayers>()
         .AddSingleton<TagEffect>().AddSingleton<FixFindings>().AddSingleton<ChangeRecipes>().AddSingleton<ManageProject>().AddSingleton<ManageDesigns>().AddSingleton<ChangeChecks>()
-        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<RedrawnLayers>().AddSingleton<PlaceStore>().AddSingleton<MovedFiles>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddSingleton<InboxFolders>().AddShared<InboxService>().AddShared<BuildPack>()
+        .AddSingleton<BenchJournal>().AddSingleton<Deliveries>().AddSingleton<RedrawnLayers>().AddSingleton<PlaceStore>().AddSingleton<MovedFiles>().AddSingleton<DeliverTo>().AddShared<FollowService>().AddSingleton<InboxStore>().AddSingleton<InboxFolders>().AddShared<InboxService>().AddSingleton<PackFiles>().AddShared<BuildPack>()
         .AddSingleton<PeopleStore>().AddSingleton<MemberStore>().AddSingleton<SessionStore>().AddSingleton<TryStore>().AddSingleton<AuditStore>().AddSingleton<InvitationStore>().AddSingleton<LinkStore>()
         .AddSingleton<Outbox>().AddSingleton<IMail>(provider => provider.GetRequiredService<Outbox>()).AddSingleton<Invite>().AddSingleton<ShareLinks>()
         .AddSingleton<LibraryStore>().AddSingleton<LibraryLooks>().AddSingleton<LookUpPicture>().AddSingleton<LayerZip>().AddSingleton<TakeFromLibrary>().AddShared<ShelveService>().AddShared<KeepingService>().AddHostedService<TrimMemoryService>();
@@ -49,7 +49,7 @@ public static class Services
         return services
         .AddSingleton(database).AddSingleton(reader).AddSingleton(renderer).AddSingleton(options)
         .AddSingleton<ProjectStore>().AddSingleton<DesignStore>().AddSingleton<DrawingStore>().AddSingleton<DrawingQueue>().AddSingleton<SignalListener>()
-        .AddSingleton<DrawingCache>().AddSingleton<ProofStore>().AddShared<ProvenLayers>().AddSingleton<DrawingDesk>().AddSingleton<ScreenProofs>().AddSingleton<PictureProofs>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
+        .AddSingleton<DrawingCache>().AddSingleton<ProofStore>().AddShared<ProvenLayers>().AddSingleton<DrawingDesk>().AddSingleton<ProofBook>().AddSingleton<ScreenProofs>().AddSingleton<PictureProofs>().AddSingleton<Notices>().AddHostedService<SignalService>().AddHostedService<DrawingService>();
     }
 
     // Runs in the background, and is asked by others.

@@ -73,7 +73,7 @@ public sealed class ProofTests
         await kalypto.SayAsync(project, Decision.Ship, ("bell", "picture png scale:4x"));
         var files = await kalypto.FilesAsync((await kalypto.EndedAsync(await kalypto.BuildAsync(project))).Id);
         Assert.Equal(isExact, files.Single(f => f.Key.EndsWith(".png", StringComparison.Ordinal)).Value.Contains("exactly", StringComparison.Ordinal));
-        Assert.Equal(0, await kalypto.Get<ProvePictures>().AskAsync(await kalypto.OpenAsync(project), (await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Files, Cancel));
+        Assert.Equal((0, 0), await kalypto.Get<ProvePictures>().AskAsync(await kalypto.OpenAsync(project), (await kalypto.Get<PlanPack>().PlanAsync(await kalypto.OpenAsync(project), Cancel)).Pack.Files, Cancel));
     }
 
     [Fact]

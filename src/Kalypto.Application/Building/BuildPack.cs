@@ -1,20 +1,12 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
-using System.Text;
 using System.Text.Json;
 using Kalypto.Application.Asking;
 using Kalypto.Application.Desk;
-using Kalypto.Application.Fonts;
 using Kalypto.Application.Opening;
 using Kalypto.Application.Packs;
-using Kalypto.Application.Pages;
-using Kalypto.Core.Comparing;
-using Kalypto.Core.Fonts;
-using Kalypto.Core.Formats;
 using Kalypto.Core.Naming;
 using Kalypto.Core.Packing;
-using Kalypto.Core.Platforms;
-using Kalypto.Core.Platforms.Web;
 using Kalypto.Store;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
@@ -26,7 +18,7 @@ namespace Kalypto.Application.Building;
 /// that lives; when it stops or dies, it or another goes on with just what was said when the build began.
 /// </summary>
 public sealed class BuildPack(
-    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs proofs, ProvePictures pictures, OpenQuestions questions, PagesOfPack pages, WordFonts fonts, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
+    OpenProject open, PlanPack plans, BuildStore builds, IBlobs blobs, DrawingDesk desk, ScreenProofs screenProofs, ProvePictures pictures, OpenQuestions questions, PackFiles files, IHostApplicationLifetime lifetime, ILogger<BuildPack> log) : BackgroundService
 {
     private const int LongestLine = 200;
     private const int MostTries = 3;
@@ -237,7 +229,7 @@ public sealed class BuildPack(
             var holds = ask.Holds(workspace);
             HashSet<string>? before = null;
             PlannedPack plan;
-            var (least, since, unproved) = (int.MaxValue, Stopwatch.GetTimestamp(), 0);
+            var (unproved, since) = ((Left: -1, Failed: 0), Stopwatch.GetTimestamp());
             while (true)
             {
                 var change = desk.Changed;
@@ -247,13 +239,13 @@ public sealed class BuildPack(
                 var wanted = plan.Pack.Files.Where(holds).ToList();
                 keys = [.. wanted.Select(f => f.Key.Hex)];
                 // Which engine draws a layer is known when its screen is proved, and its picture. That is waited for as long as it goes on.
-                unproved = await UnprovedAsync(workspace, wanted, cancel);
-                await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel, unproved);
-                if (unproved < least)
+                var proofs = await UnprovedAsync(workspace, wanted, cancel);
+                await held.TellAsync(wanted, plan.Drawn, before, Lease, cancel, proofs.Left);
+                if (proofs != unproved)
                 {
-                    (least, since) = (unproved, Stopwatch.GetTimestamp());
+                    (unproved, since) = (proofs, Stopwatch.GetTimestamp());
                 }
-                if (unproved > 0 && Stopwatch.GetElapsedTime(since) < MostProving)
+                if (proofs.Left > 0 && Stopwatch.GetElapsedTime(since) < MostProving)
                 {
                     await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
                     continue;
@@ -282,11 +274,11 @@ public sealed class BuildPack(
             await desk.QueueAsync(again, DrawingQueue.Wanted, cancel);
             var made = await AllAsync([.. again.Select(j => j.Key)], _ => held.TellAsync(part, plan.Drawn, before, Lease, cancel), cancel);
             var smaller = again.ToDictionary(j => j.Picture!.SmallerOf!, j => made[j.Key]);
-            var (files, missing) = await FilesAsync(workspace, plan, smaller, part, ask.Just is not null, cancel);
-            await builds.EndAsync(held.Id, "done", Message(missing, unproved, ask.Just is not null), files, cancel);
+            var (delivered, missing) = await files.OfAsync(workspace, plan, smaller, part, ask.Just is not null, cancel);
+            await builds.EndAsync(held.Id, "done", Message(missing, unproved.Left + unproved.Failed, ask.Just is not null), delivered, cancel);
             if (await builds.FindAsync(held.Id, cancel) is { Number: { } number, StartedAt: var begun })
             {
-                var paths = files.Select(f => f.Path).ToHashSet(StringComparer.Ordinal);
+                var paths = delivered.Select(f => f.Path).ToHashSet(StringComparer.Ordinal);
                 await questions.SettleAsync(workspace, number, begun, plan.Pack.Files.Where(f => paths.Contains(f.Path)).SelectMany(f => f.Picture.Places).ToHashSet(), cancel);
             }
         }
@@ -324,14 +316,14 @@ public sealed class BuildPack(
     private static string? Message(int missing, int unproved, bool isPart) => string.Join(' ', new[]
     {
         missing > 0 ? $"{missing} of the files could not be made{(isPart ? "" : "; manifest.json names them")}." : "",
-        unproved > 0 ? $"{unproved} of the screens and pictures could not be compared with a browser in time." : "",
+        unproved > 0 ? $"{unproved} of the screens and pictures could not be compared with a browser." : "",
     }.Where(s => s.Length > 0)) is { Length: > 0 } message ? message : null;
 
-    private async Task<int> UnprovedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
+    private async Task<(int Left, int Failed)> UnprovedAsync(Workspace workspace, List<PlannedFile> wanted, CancellationToken cancel)
     {
         var designs = wanted.Select(f => f.Picture.Ref.Design).Distinct().Select(d => workspace.FindDesign(d)!.Value);
         // Of what the proof of a screen has shown, nothing more needs to be shown of the picture.
-        return await proofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted) is > 0 and var screens ? screens
+        return await screenProofs.AskAsync([.. designs.Select(d => (d.Row.DraftId, d.State.Measured))], cancel, DrawingQueue.Wanted) is > 0 and var screens ? (screens, 0)
             : await pictures.AskAsync(workspace, wanted, cancel, DrawingQueue.Wanted);
     }
 
@@ -363,88 +355,5 @@ public sealed class BuildPack(
             await Task.WhenAny(change, Task.Delay(TimeSpan.FromSeconds(1), cancel));
             await Task.Delay(Pause, cancel);
         }
-    }
-
-    private async Task<(List<DeliveredFile> Files, int Missing)> FilesAsync(Workspace workspace, PlannedPack plan, Dictionary<string, DrawingRow> smaller, List<PlannedFile> part, bool isJust, CancellationToken cancel)
-    {
-        var built = new List<BuiltFile>();
-        var missing = new List<(PlannedFile, string)>();
-        foreach (var file in part)
-        {
-            // What could not be made smaller is delivered as it was drawn.
-            var row = smaller.TryGetValue(file.Key.Hex, out var small) && small.Sha256 is not null ? small : plan.Drawn[file.Key.Hex];
-            if (row.Sha256 is { } sha256)
-            {
-                built.Add(new(file, row.Weight, sha256));
-            }
-            else
-            {
-                missing.Add((file, row.Failure ?? "It could not be drawn."));
-            }
-        }
-        var pictures = built.Select(b => b.File).ToList();
-        var identities = FileIdentity.Of(pictures, layer => workspace.FindDesign(layer.Design)!.Value.Row.Lineages.Of(layer.Ordinal));
-        var files = built.Select((b, i) => new DeliveredFile(identities[i], isJust ? b.File.Path[(AllPlatforms.Plain.Id.Length + 1)..] : b.File.Path, b.Sha256, b.Bytes)
-        {
-            Platform = b.File.Platform,
-            Kind = b.File.Picture.Making.Kind,
-            Layer = b.File.Picture.LayerName,
-            Screen = b.File.Picture.ScreenName,
-            Width = b.File.Width,
-            Height = b.File.Height,
-        }).ToList();
-        // Who wants just some files gets just those.
-        if (isJust)
-        {
-            return (files, missing.Count);
-        }
-        // What goes with the pictures names only those that are there, and is made of them as they were made.
-        var written = new Dictionary<PlannedFile, string>();
-        foreach (var file in built.Where(b => b.File.Platform == "web" && b.File.Format == Format.Svg))
-        {
-            written[file.File] = await TextAsync(file.Sha256, cancel);
-        }
-        var sides = new List<WrittenFile>();
-        foreach (var side in plan.Pack.SideFilesOf([.. built.Select(b => b.File)], file => written[file]))
-        {
-            sides.Add(await KeepAsync(side.Platform, side.Path, side.Bytes()));
-        }
-        // Pages are of the whole project: a part of it has the pictures alone.
-        var onPages = built.Select(b => b.File).Where(f => f.Platform == PagePlatform.PlatformId).ToList();
-        if (onPages.Count > 0 && onPages.Count + missing.Count(m => m.Item1.Platform == PagePlatform.PlatformId) == plan.Pack.Files.Count(f => f.Platform == PagePlatform.PlatformId))
-        {
-            foreach (var beside in await pages.WriteAsync(workspace, onPages, cancel))
-            {
-                await using var font = beside.Font is var (sha256, drawn) ? await fonts.OpenAsync(FontBook.Read(workspace.Row.Fonts), drawn, sha256, cancel) : null;
-                if (beside.Bytes is not null || font is not null)
-                {
-                    sides.Add(await KeepAsync(PagePlatform.PlatformId, $"page/{beside.Path}", beside.Bytes ?? await BytesAsync(font!, cancel)));
-                }
-            }
-        }
-        await KeepAsync("", "manifest.json", Manifest.Write(workspace.Row.Name, built, missing, sides));
-        return (files, missing.Count);
-
-        async Task<WrittenFile> KeepAsync(string platform, string path, byte[] bytes)
-        {
-            using var content = new MemoryStream(bytes, writable: false);
-            var sha256 = await blobs.PutAsync(content, cancel);
-            files.Add(new(FileIdentity.OfSide(path, pictures, identities), path, sha256, bytes.Length) { Platform = platform });
-            return new(platform, path, bytes.Length, sha256);
-        }
-    }
-
-    private static async Task<byte[]> BytesAsync(Stream stream, CancellationToken cancel)
-    {
-        using var all = new MemoryStream();
-        await stream.CopyToAsync(all, cancel);
-        return all.ToArray();
-    }
-
-    private async Task<string> TextAsync(string sha256, CancellationToken cancel)
-    {
-        await using var stream = await blobs.OpenAsync(sha256, cancel) ?? throw new InvalidOperationException($"{sha256} is gone from the store.");
-        using var reader = new StreamReader(stream, Encoding.UTF8);
-        return await reader.ReadToEndAsync(cancel);
     }
 }

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using Kalypto.Core.Deciding;
 using Kalypto.Core.Designs;
 using Kalypto.Core.Proving;
@@ -8,28 +7,23 @@ using Kalypto.Store;
 namespace Kalypto.Application.Desk;
 
 /// <summary>Has pictures drawn by both engines as they ship, once. A layer that comes out otherwise is drawn exactly from then on.</summary>
-public sealed class PictureProofs(DrawingDesk desk, ProofStore store, ProvenLayers proven, IRenderer renderer)
+public sealed class PictureProofs(DrawingDesk desk, ProofBook book, IRenderer renderer)
 {
-    private readonly ConcurrentDictionary<string, bool> known = new();
-
     /// <summary>Name and version of both engines; null where there is no exact one, and so nothing to prove.</summary>
-    public string? Engines => proven.Engines;
+    public string? Engines => book.Engines;
 
     /// <summary>Queues those proofs that are not known yet.</summary>
     /// <param name="jobs">A proof of each picture.</param>
     /// <param name="priority">How urgent they are, the smallest first.</param>
     /// <param name="cancel">Ends the wait.</param>
-    /// <returns>How many are left to prove.</returns>
-    internal async Task<int> AskAsync(IEnumerable<DrawingJob> jobs, int priority, CancellationToken cancel)
+    /// <returns>How many are left to prove, and how many could not be drawn.</returns>
+    internal async Task<(int Left, int Failed)> AskAsync(IEnumerable<DrawingJob> jobs, int priority, CancellationToken cancel)
     {
-        var open = jobs.Where(j => !known.ContainsKey(j.Key)).DistinctBy(j => j.Key).ToList();
-        foreach (var row in open.Count > 0 ? (await store.FindAsync([.. open.Select(j => j.Key)], cancel)).Values : [])
-        {
-            Keep(row);
-            open.RemoveAll(j => j.Key == row.Key);
-        }
+        var all = jobs.DistinctBy(j => j.Key).ToList();
+        var found = await book.FindAsync(all.Select(j => j.Key), cancel);
+        var open = all.Where(j => !found.ContainsKey(j.Key)).ToList();
         await desk.QueueAsync(open, priority, cancel);
-        return open.Count;
+        return (open.Count, found.Values.Count(p => p.Equal is null));
     }
 
     /// <summary>Proves a picture and keeps what that has shown.</summary>
@@ -40,32 +34,6 @@ public sealed class PictureProofs(DrawingDesk desk, ProofStore store, ProvenLaye
         var layer = drawing?.Drawing.Layers[taken.Job.Ordinal];
         var (share, why) = layer is null ? (null, new(null, failure ?? "The layer is not there."))
             : await PictureProof.OfAsync(renderer, drawing!.Isolate(layer, taken.Job.Without.ToHashSet()), new(picture.X, picture.Y, picture.W, picture.H), picture.Width, picture.Height, cancel);
-        // What ran out of time does so again, and builds wait for it.
-        if (why is { IsPassing: true, IsSlow: false } && !taken.IsLast)
-        {
-            return false;
-        }
-        var row = new ProofRow(taken.Job.Key, 1 - share, share > 0 ? 1 : 0, why?.Failure) { IsPassing = share is null && (why?.IsPassing == true || failure is not null) };
-        var elements = new Dictionary<Fingerprint, double>();
-        if (share > 0)
-        {
-            elements[layer!.Element.Fingerprint] = share.Value;
-        }
-        await store.PutAsync(row, Engines ?? "", elements, null, cancel);
-        Keep(row);
-        if (share > 0)
-        {
-            await proven.LoadAsync(cancel);
-        }
-        desk.HearDrawn(row.Key);
-        return true;
-    }
-
-    private void Keep(ProofRow row)
-    {
-        if (!row.IsPassing)
-        {
-            known[row.Key] = true;
-        }
+        return await book.EndAsync(taken, 1 - share, share > 0 ? new Dictionary<Fingerprint, double> { [layer!.Element.Fingerprint] = share.Value } : new Dictionary<Fingerprint, double>(), why, failure is null, null, cancel);
     }
 }

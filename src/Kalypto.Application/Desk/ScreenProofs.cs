@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Globalization;
 using System.Runtime.CompilerServices;
 using Kalypto.Core.Deciding;
@@ -12,24 +11,18 @@ using Kalypto.Store;
 namespace Kalypto.Application.Desk;
 
 /// <summary>Has screens drawn by both engines, once, in the background, and knows what that has shown.</summary>
-public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayers proven, IRenderer renderer)
+public sealed class ScreenProofs(DrawingDesk desk, ProofBook book, IRenderer renderer)
 {
     // Goes up when proof is found in another way.
-    private const string Way = "3";
-    private readonly ConcurrentDictionary<string, ProofRow> known = new();
+    private const string Way = "4";
     private readonly ConditionalWeakTable<DrawingTree, IReadOnlyList<(Screen Screen, string Key)>> keys = [];
 
     /// <summary>The proof of each screen of a drawing as it was drawn; null for one that is not proved yet. None where there is no exact engine, or the file says nothing that one could draw.</summary>
     public async Task<IReadOnlyDictionary<Screen, ProofRow?>> OfAsync(IReadOnlyCollection<MeasuredDrawing> drawings, CancellationToken cancel)
     {
         var screens = drawings.SelectMany(ScreensOf).ToList();
-        var missing = screens.Select(s => s.Key).Where(k => !known.ContainsKey(k)).Distinct().ToList();
-        var found = missing.Count > 0 ? await store.FindAsync(missing, cancel) : new Dictionary<string, ProofRow>();
-        foreach (var row in found.Values)
-        {
-            Keep(row);
-        }
-        return screens.ToDictionary(s => s.Screen, s => known.GetValueOrDefault(s.Key) ?? found.GetValueOrDefault(s.Key));
+        var found = await book.FindAsync(screens.Select(s => s.Key), cancel);
+        return screens.ToDictionary(s => s.Screen, s => found.GetValueOrDefault(s.Key));
     }
 
     /// <summary>Queues those screens of drafts that are not proved yet.</summary>
@@ -48,29 +41,11 @@ public sealed class ScreenProofs(DrawingDesk desk, ProofStore store, ProvenLayer
     {
         var screen = drawing is null ? null : Proof.ScreensOf(drawing.Drawn).FirstOrDefault(s => s.Root.Ordinal == taken.Job.Ordinal);
         var (proof, why) = screen is null ? (null, new(null, failure ?? "The screen is not there.")) : await Proof.OfAsync(renderer, drawing!, screen, cancel);
-        // What ran out of time does so again, and builds wait for it.
-        if (why is { IsPassing: true, IsSlow: false } && !taken.IsLast)
-        {
-            return false;
-        }
-        var row = new ProofRow(taken.Job.Key, proof?.Equal, proof?.Layers.Length ?? 0, why?.Failure) { IsPassing = proof is null && (why?.IsPassing == true || failure is not null) };
         var elements = proof?.Layers.GroupBy(l => drawing!.Drawn.Layers[l.Ordinal].Element.Fingerprint).ToDictionary(g => g.Key, g => g.Max(l => l.Share)) ?? [];
-        await store.PutAsync(row, proven.Engines ?? "", elements, proof is null ? null : MarksPicture.Of(proof), cancel);
-        Keep(row);
-        await proven.LoadAsync(cancel);
-        desk.HearDrawn(row.Key);
-        return true;
+        return await book.EndAsync(taken, proof?.Equal, elements, why, failure is null, proof is null ? null : MarksPicture.Of(proof), cancel);
     }
 
-    private void Keep(ProofRow row)
-    {
-        if (!row.IsPassing)
-        {
-            known[row.Key] = row;
-        }
-    }
-
-    private IReadOnlyList<(Screen Screen, string Key)> ScreensOf(MeasuredDrawing drawing) => proven.Engines is not { } engines || drawing.Drawn.Source is null ? []
+    private IReadOnlyList<(Screen Screen, string Key)> ScreensOf(MeasuredDrawing drawing) => book.Engines is not { } engines || drawing.Drawn.Source is null ? []
         : keys.GetValue(drawing.Drawn, drawn => [.. Proof.ScreensOf(drawn).Select(s => (Screen: s, Isolation: Isolation.Of(drawn, s.Root))).Where(s => s.Isolation.CanBeCut)
             .Select(s => (s.Screen, desk.Keys.OfProof(s.Isolation, Way, engines, string.Create(CultureInfo.InvariantCulture, $"{s.Screen.Box.X} {s.Screen.Box.Y} {s.Screen.Box.Width} {s.Screen.Box.Height}")).Hex))]);
 }

@@ -20,8 +20,8 @@ public sealed class ProvePictures(DrawingDesk desk, PictureProofs proofs)
     /// <param name="files">Files to come.</param>
     /// <param name="cancel">Ends the wait.</param>
     /// <param name="priority">How urgent they are, the smallest first.</param>
-    /// <returns>How many pictures are left to prove; 0 where there is no exact engine.</returns>
-    public Task<int> AskAsync(Workspace workspace, IEnumerable<PlannedFile> files, CancellationToken cancel, int priority = DrawingQueue.Proving) => proofs.Engines is not { } engines ? Task.FromResult(0)
+    /// <returns>How many pictures are left to prove, and how many could not be drawn by both engines; none where there is no exact engine.</returns>
+    public Task<(int Left, int Failed)> AskAsync(Workspace workspace, IEnumerable<PlannedFile> files, CancellationToken cancel, int priority = DrawingQueue.Proving) => proofs.Engines is not { } engines ? Task.FromResult((0, 0))
         : proofs.AskAsync(files.Where(f => f.Picture is { CropIsGuess: false, IsExact: false, Crop: not null }).GroupBy(f => (f.Picture.Ref, f.Picture.Key)).Select(g => JobOf(workspace, g, engines)).OfType<DrawingJob>(), priority, cancel);
 
     private DrawingJob? JobOf(Workspace workspace, IEnumerable<PlannedFile> files, string engines)

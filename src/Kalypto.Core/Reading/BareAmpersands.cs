@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.RegularExpressions;
 
 namespace Kalypto.Core.Reading;
 
@@ -6,8 +7,10 @@ namespace Kalypto.Core.Reading;
 /// Nesting in style sheets (CSS Nesting 1) written as people write it in a page, <c>&amp;:hover</c>: in XML an ampersand begins an
 /// entity, so that the file is not well-formed. It is read as what was meant.
 /// </summary>
-internal static class BareAmpersands
+internal static partial class BareAmpersands
 {
+    private const int LongestName = 64;
+
     private static ReadOnlySpan<byte> Escaped => "&amp;"u8;
 
     /// <summary>The file with the bare ampersands of its style sheets escaped; the file itself where there are none. Lines stay lines.</summary>
@@ -58,7 +61,11 @@ internal static class BareAmpersands
     // “&amp;”, “&#38;”, “&#x26;”: a name or number and a semicolon, with nothing between.
     private static bool IsEntity(ReadOnlySpan<byte> from)
     {
-        var end = from.IndexOf((byte)';');
-        return end is > 1 and <= 32 && Encoding.UTF8.GetString(from[1..end]) is var name && name.TrimStart('#') is { Length: > 0 } word && word.All(char.IsAsciiLetterOrDigit) && (name[0] == '#' || char.IsAsciiLetter(name[0]));
+        // No further than a name is long: a file may hold millions of ampersands.
+        var end = from[..Math.Min(LongestName, from.Length)].IndexOf((byte)';');
+        return end > 1 && Entity().IsMatch(Encoding.UTF8.GetString(from[1..end]));
     }
+
+    [GeneratedRegex("^(#[0-9]+|#x[0-9a-fA-F]+|[A-Za-z_][A-Za-z0-9_.-]*)$")]
+    private static partial Regex Entity();
 }

@@ -28,6 +28,14 @@ public class SvgExportTests
     public void A_layer_is_written_in_few_characters(string inside, string layer, string expected) => Assert.Equal(
         $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"24\" height=\"24\" viewBox=\"0 0 24 24\">{expected}</svg>", Export(inside, layer));
 
+    [Theory]
+    [InlineData("<rect id='a' x='2pc' y='24pt' width='4' height='4'/>", "M22 22h4v4h-4z")]
+    [InlineData("<circle id='a' cx='.5in' cy='3pc' r='4'/>", "cx=\"38\" cy=\"38\"")]
+    [InlineData("<text id='a' x='2pc 3pc' y='2pc'>ab</text>", "x=\"22 38\" y=\"22\"")]
+    [InlineData("<g id='a' style='transform:translate(30px,30px)'><path d='M0 0h4v4z'/></g>", "transform=\"translate(-10")]
+    public void What_lies_elsewhere_is_moved_to_the_corner_whatever_says_where(string inside, string expected) =>
+        Assert.Contains(expected, Export(inside, "a", new(10, 10, 24, 24)), StringComparison.Ordinal);
+
     [Fact]
     public void What_is_turned_within_an_effect_that_counts_from_its_box_stays_turned()
     {

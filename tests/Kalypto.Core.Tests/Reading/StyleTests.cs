@@ -1,4 +1,5 @@
 using System.Text;
+using Kalypto.Core.Designs;
 using Kalypto.Core.Reading;
 
 namespace Kalypto.Core.Tests.Reading;
@@ -107,6 +108,14 @@ public class StyleTests
         Assert.True(x.Element.Style("fill") == "#c30" || drawing.Root.Beyond is not null);
         // The exact engine finds it at the same place.
         Assert.Contains("rect{fill:#c30}", SourceDocument.Of(file, new(drawing.Source!, x.Element.At, [], [], drawing.Box, drawing.Box, 9, 9, null)), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Entities_stay_what_they_stand_for_and_millions_of_ampersands_take_no_time()
+    {
+        DrawingTree Read(string style) => SvgReader.Read(Encoding.UTF8.GetBytes($"<!DOCTYPE svg [<!ENTITY ns_ink '#c30'>]><svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 9 9'><style>{style}</style><rect id='x' width='9' height='9'/></svg>"), "Drawing");
+        Assert.Equal("rgb(204, 51, 0)", Read("rect{fill:&ns_ink;} & g{fill:red}").Layers.Single(l => l.Name == "x").Element.Style("fill"));
+        Assert.Equal(30_000_000, BareAmpersands.Escape(Encoding.UTF8.GetBytes($"<style>{new string('&', 6_000_000)}</style>")).Length - "<style></style>".Length);
     }
 
     [Theory]
