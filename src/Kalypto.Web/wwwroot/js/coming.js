@@ -1,4 +1,5 @@
 // Coming in: by an account, an invitation or a link. Secrets stand behind # in the address, where no server sees them.
+import { focusShown } from './focus.js';
 import * as server from './server.js';
 
 // Where the secret of an invitation waits while somebody signs in, in this window alone.
@@ -28,7 +29,7 @@ export const signIn = () => ({
     } else if (answer.needsCode) {
       this.needsCode = true;
       this.refusal = '';
-      this.$nextTick(() => this.$refs.code.focus());
+      focusShown(this, () => this.$refs.code);
     } else {
       location.href = this.$root.dataset.to;
     }

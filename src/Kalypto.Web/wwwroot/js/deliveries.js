@@ -1,4 +1,5 @@
 // The builds of a project, live while one runs.
+import { focusShown } from './focus.js';
 import * as server from './server.js';
 import { count } from './words.js';
 
@@ -42,7 +43,7 @@ export const deliveries = () => ({
       this.awaited.delete(ended.id);
     }
     if (row && (document.activeElement === document.body || row.contains(document.activeElement))) {
-      this.$nextTick(() => row.querySelector('a[download]').focus());
+      focusShown(this, () => row.querySelector('a[download]'));
     }
   },
   headline(build) {

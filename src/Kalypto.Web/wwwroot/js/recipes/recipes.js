@@ -1,4 +1,5 @@
 // The recipes page: what each kind means, drawn by a layer of the project while it is edited.
+import { focusShown } from '../focus.js';
 import * as server from '../server.js';
 
 const nothing = { effect: '', refusal: '', example: null, isSuggested: false, picture: null, why: '', files: [], weight: '' };
@@ -183,7 +184,7 @@ export const recipes = () => ({
         this.openKind(this.model.kinds[0]);
       }
       // Out of the field: the next key is no letter of the recipe that is kept.
-      this.$nextTick(() => this.$refs.undo.focus());
+      focusShown(this, () => this.$refs.undo);
     }
   },
   key(event) {
