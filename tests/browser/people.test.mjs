@@ -50,7 +50,9 @@ const signIn = async (page, email, word, to, code) => {
   await page.getByLabel('password').fill(word);
   await page.getByRole('button', { name: 'Sign in' }).click();
   if (code) {
-    await page.getByLabel('Code of your authenticator').fill(code);
+    // The keyboard is led to the field as soon as it is shown.
+    await page.waitForFunction(() => document.activeElement?.autocomplete === 'one-time-code');
+    await page.keyboard.type(code);
     await page.getByRole('button', { name: 'Sign in' }).click();
   }
   await page.waitForURL(`${server.address}${to}`);

@@ -276,7 +276,9 @@ test('a part is built by itself, with just the files that go with it', async () 
   // A busy machine paints late: what a page leads to is not there before.
   await page.addInitScript(() => {
     const frame = window.requestAnimationFrame;
-    window.requestAnimationFrame = then => frame(() => setTimeout(() => frame(then), location.pathname.endsWith('/deliveries') ? 200 : 0));
+    if (location.pathname.endsWith('/deliveries')) {
+      window.requestAnimationFrame = then => frame(() => setTimeout(() => frame(then), 200));
+    }
   });
   await page.goto(`${server.address}/projects/1/pack`);
   await page.selectOption('select[aria-label="Platform"]', 'apple');
@@ -373,6 +375,27 @@ test('a build of what is picked goes on where it was after the server was stoppe
   const zip = await (await page.request.get(server.address + await page.locator('.build a[download]').first().getAttribute('href'))).body();
   const names = Object.keys(unzipSync(zip)).filter(n => /\.(png|webp|avif|jpg)$/.test(n));
   assert.ok(names.includes('web/moon-phase@4x.avif') && names.every(n => /moon.phase/.test(n) && !/later/.test(n)), names.join(' '));
+});
+
+test('where the keyboard is can be seen on every page', async () => {
+  for (const end of ['', '/bench/1/1', '/checks', '/recipes', '/pack', '/deliveries', '/people']) {
+    await page.goto(`${server.address}/projects/1${end}`);
+    let stops = 0;
+    for (; stops < 80; stops++) {
+      await page.keyboard.press('Tab');
+      const unseen = await page.evaluate(() => {
+        const at = document.activeElement;
+        // A field within a label or a button shows it there.
+        const shows = e => { const style = getComputedStyle(e); return style.outlineStyle !== 'none' && parseFloat(style.outlineWidth) > 0 || style.boxShadow !== 'none'; };
+        return at === document.body ? null : shows(at) || at.closest('label') && shows(at.closest('label')) ? '' : at.outerHTML.slice(0, 200);
+      });
+      if (unseen === null) {
+        break;
+      }
+      assert.equal(unseen, '', end);
+    }
+    assert.ok(stops > 8, `${stops} stops of Tab at ${end}`);
+  }
 });
 
 test('no page complained in its console', () => assert.deepEqual(problems, []));

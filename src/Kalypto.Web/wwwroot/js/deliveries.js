@@ -41,9 +41,7 @@ export const deliveries = () => ({
     const row = ended && document.querySelector(`[data-build="${ended.id}"]`);
     if (row) {
       this.awaited.delete(ended.id);
-    }
-    if (row && (document.activeElement === document.body || row.contains(document.activeElement))) {
-      focusShown(this, () => row.querySelector('a[download]'));
+      focusShown(this, () => document.activeElement === document.body || row.contains(document.activeElement) ? row.querySelector('a[download]') : null);
     }
   },
   headline(build) {
